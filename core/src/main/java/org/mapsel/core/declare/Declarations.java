@@ -1,0 +1,117 @@
+package org.mapsel.core.declare;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.mapsel.core.ref.Name;
+
+/** Everything one description declares, across all its documents. Readers add, linking reads. */
+public final class Declarations {
+
+  private final Map<Name, TypeDeclaration> types = new LinkedHashMap<>();
+  private final Map<Name, ElementDeclaration> elements = new LinkedHashMap<>();
+  private final Map<Name, AttributeDeclaration> attributes = new LinkedHashMap<>();
+  private final Map<Name, Particle> groups = new LinkedHashMap<>();
+  private final Map<Name, Attributes> attributeGroups = new LinkedHashMap<>();
+  private final Map<Name, MessageDeclaration> messages = new LinkedHashMap<>();
+  private final Map<Name, InterfaceDeclaration> interfaces = new LinkedHashMap<>();
+  private final Map<Name, BindingDeclaration> bindings = new LinkedHashMap<>();
+  private final List<ServiceDeclaration> services = new ArrayList<>();
+  private String name = "";
+  private String documentation = "";
+
+  /** The description's own name; the first one given stays. */
+  public void name(String given) {
+    if (name.isEmpty()) {
+      name = given;
+    }
+  }
+
+  public String name() {
+    return name;
+  }
+
+  public void documentation(String given) {
+    if (documentation.isEmpty()) {
+      documentation = given;
+    }
+  }
+
+  public String documentation() {
+    return documentation;
+  }
+
+  /** A second declaration of the same name, as when a schema is included twice, is passed over. */
+  public void add(Name typeName, TypeDeclaration type) {
+    types.putIfAbsent(typeName, type);
+  }
+
+  public void add(ElementDeclaration element) {
+    elements.putIfAbsent(element.name(), element);
+  }
+
+  public void add(AttributeDeclaration attribute) {
+    attributes.putIfAbsent(attribute.name(), attribute);
+  }
+
+  public void addGroup(Name groupName, Particle group) {
+    groups.putIfAbsent(groupName, group);
+  }
+
+  public void addAttributeGroup(Name groupName, Attributes group) {
+    attributeGroups.putIfAbsent(groupName, group);
+  }
+
+  public void add(MessageDeclaration message) {
+    messages.putIfAbsent(message.name(), message);
+  }
+
+  public void add(InterfaceDeclaration declared) {
+    interfaces.putIfAbsent(declared.name(), declared);
+  }
+
+  public void add(BindingDeclaration binding) {
+    bindings.putIfAbsent(binding.name(), binding);
+  }
+
+  public void add(ServiceDeclaration service) {
+    services.add(service);
+  }
+
+  public Map<Name, TypeDeclaration> types() {
+    return types;
+  }
+
+  public Map<Name, ElementDeclaration> elements() {
+    return elements;
+  }
+
+  public Map<Name, AttributeDeclaration> attributes() {
+    return attributes;
+  }
+
+  public Map<Name, Particle> groups() {
+    return groups;
+  }
+
+  public Map<Name, Attributes> attributeGroups() {
+    return attributeGroups;
+  }
+
+  public Map<Name, MessageDeclaration> messages() {
+    return messages;
+  }
+
+  public Map<Name, InterfaceDeclaration> interfaces() {
+    return interfaces;
+  }
+
+  public Map<Name, BindingDeclaration> bindings() {
+    return bindings;
+  }
+
+  public List<ServiceDeclaration> services() {
+    return services;
+  }
+}

@@ -1,0 +1,264 @@
+package org.mapsel.core.document;
+
+import com.ctc.wstx.api.WstxInputProperties;
+import com.ctc.wstx.stax.WstxInputFactory;
+import java.io.ByteArrayInputStream;
+import java.io.InputStream;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javax.xml.stream.XMLInputFactory;
+import javax.xml.stream.XMLStreamConstants;
+import javax.xml.stream.XMLStreamException;
+import org.codehaus.stax2.XMLStreamReader2;
+import org.jspecify.annotations.Nullable;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.ref.Name;
+import org.mapsel.core.ref.Place;
+
+/**
+ * Walks an XML 1.0 document element by element, with the place of each. Document type definitions
+ * are passed over and entities they declare are refused, so nothing expands and nothing outside is
+ * touched.
+ *
+ * <p>Use: {@code int depth = cursor.depth(); while (cursor.nextChild(depth)) { … }}; what a loop
+ * body leaves unread of a child is skipped.
+ */
+public final class XmlCursor implements AutoCloseable {
+
+  private static final String XML_NAMESPACE = "http://www.w3.org/XML/1998/namespace";
+
+  private final XMLStreamReader2 reader;
+  private final String document;
+  private int depth;
+  private boolean hasDocumentType;
+
+  private XmlCursor(XMLStreamReader2 reader, String document) {
+    this.reader = reader;
+    this.document = document;
+  }
+
+  /** Opens a document and stands on its root element. */
+  public static XmlCursor open(SourceText source, Limits limits) throws DocumentException {
+    if (source.bytes().length > limits.maxBytes()) {
+      throw new DocumentException(
+          Finding.error("XML_DOCUMENT_TOO_LARGE", "limit", megabytes(limits.maxBytes()))
+              .at(Place.in(source.address())));
+    }
+    return open(new ByteArrayInputStream(source.bytes()), source.address(), limits);
+  }
+
+  /** Opens a stream and stands on its root element. The stream stays the caller's to close. */
+  public static XmlCursor open(InputStream bytes, String document, Limits limits)
+      throws DocumentException {
+    try {
+      XMLStreamReader2 reader =
+          (XMLStreamReader2) factory(limits).createXMLStreamReader(document, bytes);
+      XmlCursor cursor = new XmlCursor(reader, document);
+      cursor.nextChild(0);
+      return cursor;
+    } catch (XMLStreamException e) {
+      throw malformed(e, document);
+    }
+  }
+
+  private static String megabytes(long bytes) {
+    return (bytes >> 20) + " MB";
+  }
+
+  private static WstxInputFactory factory(Limits limits) {
+    return limits.equals(Limits.ANSWER) ? Factories.ANSWER : Factories.create(limits);
+  }
+
+  /** Creating a factory costs more than reading a small document. */
+  private static final class Factories {
+    static final WstxInputFactory ANSWER = create(Limits.ANSWER);
+
+    static WstxInputFactory create(Limits limits) {
+      WstxInputFactory factory = new WstxInputFactory();
+      factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
+      factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
+      factory.setProperty(XMLInputFactory.IS_COALESCING, false);
+      factory.setProperty(WstxInputProperties.P_MAX_ELEMENT_DEPTH, limits.maxDepth());
+      factory.setProperty(WstxInputProperties.P_MAX_ATTRIBUTE_SIZE, limits.maxAttributeChars());
+      factory.setProperty(WstxInputProperties.P_MAX_TEXT_LENGTH, limits.maxTextChars());
+      factory.setProperty(WstxInputProperties.P_MAX_CHARACTERS, limits.maxBytes());
+      return factory;
+    }
+  }
+
+  /** How many elements are open, the current one included. */
+  public int depth() {
+    return depth;
+  }
+
+  /**
+   * Moves to the next child of the element that was current at {@code parentDepth}; false at its
+   * end.
+   */
+  public boolean nextChild(int parentDepth) throws DocumentException {
+    return nextChild(parentDepth, null);
+  }
+
+  /** Like {@link #nextChild}; text that stands directly in the element is added to {@code text}. */
+  public boolean nextChildOrText(int parentDepth, StringBuilder text) throws DocumentException {
+    return nextChild(parentDepth, text);
+  }
+
+  private boolean nextChild(int parentDepth, @Nullable StringBuilder text)
+      throws DocumentException {
+    try {
+      while (true) {
+        int event = reader.next();
+        if (event == XMLStreamConstants.START_ELEMENT) {
+          depth++;
+          if (depth == parentDepth + 1) {
+            return true;
+          }
+        } else if (event == XMLStreamConstants.END_ELEMENT) {
+          depth--;
+          if (depth == parentDepth - 1) {
+            return false;
+          }
+        } else if (text != null && depth == parentDepth && reader.isCharacters()) {
+          text.append(reader.getText());
+        } else if (event == XMLStreamConstants.DTD) {
+          hasDocumentType = true;
+        } else if (event == XMLStreamConstants.END_DOCUMENT) {
+          return false;
+        }
+      }
+    } catch (XMLStreamException e) {
+      throw malformed(e, document);
+    }
+  }
+
+  /** The text of the current element and all below it; stands at its end afterwards. */
+  public String text() throws DocumentException {
+    int outer = depth - 1;
+    String only = "";
+    @Nullable StringBuilder several = null;
+    try {
+      while (depth > outer) {
+        int event = reader.next();
+        if (event == XMLStreamConstants.END_ELEMENT) {
+          depth--;
+        } else if (event == XMLStreamConstants.START_ELEMENT) {
+          depth++;
+        } else if (reader.isCharacters()) {
+          // Nearly every text comes in one piece, which then need not be copied again.
+          if (several != null) {
+            several.append(reader.getText());
+          } else if (only.isEmpty()) {
+            only = reader.getText();
+          } else {
+            several = new StringBuilder(only).append(reader.getText());
+          }
+        }
+      }
+    } catch (XMLStreamException e) {
+      throw malformed(e, document);
+    }
+    return several == null ? only : several.toString();
+  }
+
+  public String namespace() {
+    String namespace = reader.getNamespaceURI();
+    return namespace == null ? "" : namespace;
+  }
+
+  public String local() {
+    return reader.getLocalName();
+  }
+
+  public Name name() {
+    return Name.of(namespace(), local());
+  }
+
+  /** An attribute in no namespace. */
+  public Optional<String> attribute(String local) {
+    return attribute("", local);
+  }
+
+  public Optional<String> attribute(String namespace, String local) {
+    for (int i = 0; i < reader.getAttributeCount(); i++) {
+      if (reader.getAttributeLocalName(i).equals(local)
+          && namespace.equals(attributeNamespace(i))) {
+        return Optional.of(reader.getAttributeValue(i));
+      }
+    }
+    return Optional.empty();
+  }
+
+  public boolean hasAttributes() {
+    return reader.getAttributeCount() > 0;
+  }
+
+  /** Every attribute of the current element, in order. */
+  public List<XmlAttribute> attributes() {
+    List<XmlAttribute> attributes = new ArrayList<>(reader.getAttributeCount());
+    for (int i = 0; i < reader.getAttributeCount(); i++) {
+      attributes.add(
+          new XmlAttribute(
+              attributeNamespace(i), reader.getAttributeLocalName(i), reader.getAttributeValue(i)));
+    }
+    return attributes;
+  }
+
+  private String attributeNamespace(int index) {
+    String namespace = reader.getAttributeNamespace(index);
+    return namespace == null ? "" : namespace;
+  }
+
+  /**
+   * A qualified name written as text, by the prefixes in force here; empty if its prefix is not.
+   */
+  public Optional<Name> resolve(String qualified) {
+    String trimmed = qualified.strip();
+    int colon = trimmed.indexOf(':');
+    String prefix = colon < 0 ? "" : trimmed.substring(0, colon);
+    String local = trimmed.substring(colon + 1);
+    if (prefix.equals("xml")) {
+      return Optional.of(Name.of(XML_NAMESPACE, local));
+    }
+    String namespace = reader.getNamespaceURI(prefix);
+    if (namespace == null || namespace.isEmpty()) {
+      return prefix.isEmpty() ? Optional.of(Name.of("", local)) : Optional.empty();
+    }
+    return Optional.of(Name.of(namespace, local));
+  }
+
+  /** Where the current element starts. */
+  public Place place() {
+    var start = reader.getLocationInfo().getStartLocation();
+    return new Place(document, start.getLineNumber(), start.getColumnNumber());
+  }
+
+  /** Whether a document type definition was passed over. */
+  public boolean hasDocumentType() {
+    return hasDocumentType;
+  }
+
+  @Override
+  public void close() {
+    try {
+      reader.close();
+    } catch (XMLStreamException e) {
+      // Nothing is left to release: the bytes are the caller's.
+    }
+  }
+
+  private static DocumentException malformed(XMLStreamException e, String document) {
+    String reason = Optional.ofNullable(e.getMessage()).orElse("unknown").split("\n")[0];
+    Place place =
+        e.getLocation() == null
+            ? Place.in(document)
+            : new Place(
+                document, e.getLocation().getLineNumber(), e.getLocation().getColumnNumber());
+    String code =
+        reason.contains("ntity")
+            ? "XML_ENTITY_REFUSED"
+            : reason.contains("limit") ? "XML_LIMIT_REACHED" : "XML_DOCUMENT_MALFORMED";
+    return new DocumentException(Finding.error(code, "reason", reason).at(place));
+  }
+}

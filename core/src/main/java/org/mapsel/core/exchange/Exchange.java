@@ -1,0 +1,20 @@
+package org.mapsel.core.exchange;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.message.Request;
+import org.mapsel.core.message.Response;
+
+/**
+ * One request and its answer as they went over the wire.
+ *
+ * @param failure why there is no response
+ */
+public record Exchange(
+    Request request,
+    Optional<Response> response,
+    Optional<Finding> failure,
+    Instant started,
+    Duration took) {}

@@ -1,0 +1,11 @@
+package org.mapsel.core.exchange;
+
+import org.mapsel.core.message.Request;
+
+/** Sends requests, within limits of time and size. */
+@FunctionalInterface
+public interface Exchanger {
+
+  /** Never throws for what the far side does: no connection and no answer are in the exchange. */
+  Exchange send(Request request);
+}

@@ -1,0 +1,44 @@
+package org.mapsel.core.link;
+
+import java.util.List;
+import org.mapsel.core.declare.Declarations;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Findings;
+import org.mapsel.core.service.Service;
+
+/** Makes a service of what was declared. */
+public final class Linker {
+
+  private Linker() {}
+
+  /** Whatever can be linked; what cannot is a finding and left out. */
+  public static Service link(Declarations declarations, Findings findings) {
+    ShapeBuilder shapes = new ShapeBuilder(declarations, findings);
+    OperationLinker operations = new OperationLinker(shapes);
+    operations.linkAll();
+    shapes.finish();
+    if (operations.operations().isEmpty()) {
+      findings.add(Finding.error("WSDL_OPERATION_NONE"));
+    }
+    return new Service(
+        name(declarations),
+        declarations.documentation().isEmpty()
+            ? declarations.services().stream()
+                .map(service -> service.documentation())
+                .filter(text -> !text.isEmpty())
+                .findFirst()
+                .orElse("")
+            : declarations.documentation(),
+        operations.endpoints(),
+        List.copyOf(operations.operations()),
+        shapes.shapes());
+  }
+
+  private static String name(Declarations declarations) {
+    return declarations.services().stream()
+        .map(service -> service.name().local())
+        .filter(name -> !name.isEmpty())
+        .findFirst()
+        .orElse(declarations.name().isEmpty() ? "Service" : declarations.name());
+  }
+}

@@ -1,0 +1,146 @@
+package org.mapsel.core.link;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.declare.Particle;
+import org.mapsel.core.declare.Particle.Order;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.ref.Name;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Occurrence;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Wire;
+
+/**
+ * Content models to fields. A plain sequence lies flat in the record around it; a choice becomes
+ * one field with alternatives; an optional or repeated sequence becomes one field that holds its
+ * members together, because they come and go together.
+ */
+final class Particles {
+
+  private final ShapeBuilder builder;
+
+  Particles(ShapeBuilder builder) {
+    this.builder = builder;
+  }
+
+  void flatten(ShapeId owner, Particle particle, FieldList fields) {
+    new Flattening(owner).add(particle, "group", fields);
+  }
+
+  /** One record's content; knows which named groups are open, since they must not recur. */
+  private final class Flattening {
+
+    private final ShapeId owner;
+    private final Set<Name> openGroups = new HashSet<>();
+    private int inner;
+
+    Flattening(ShapeId owner) {
+      this.owner = owner;
+    }
+
+    void add(Particle particle, String groupName, FieldList fields) {
+      if (particle.occurrence().max() == 0) {
+        return;
+      }
+      switch (particle) {
+        case Particle.Element element ->
+            fields.add(builder.elementField(element.element(), element.occurrence(), owner));
+        case Particle.ElementRef ref ->
+            fields.add(
+                builder
+                    .globalElement(ref.name(), ref.occurrence(), ref.place())
+                    .orElseGet(
+                        () ->
+                            Field.of(
+                                ref.name().local(),
+                                builder.open(),
+                                ref.occurrence(),
+                                new Wire.XmlElement(ref.name()))));
+        case Particle.Any any -> fields.add(ComplexTypes.any(builder.open(), any.occurrence()));
+        case Particle.GroupRef ref -> addReferenced(ref, fields);
+        case Particle.Group group -> addGroup(group, groupName, fields);
+      }
+    }
+
+    private void addReferenced(Particle.GroupRef ref, FieldList fields) {
+      Particle named = builder.declarations().groups().get(ref.name());
+      if (named == null) {
+        builder.missing("XSD_GROUP_MISSING", ref.name(), ref.place());
+      } else if (!openGroups.add(ref.name())) {
+        builder
+            .findings()
+            .add(
+                Finding.error("XSD_GROUP_CIRCULAR", "name", ref.name().toString()).at(ref.place()));
+      } else {
+        add(occurring(named, ref.occurrence()), ref.name().local(), fields);
+        openGroups.remove(ref.name());
+      }
+    }
+
+    private void addGroup(Particle.Group group, String groupName, FieldList fields) {
+      List<Particle> members = group.particles();
+      boolean once = group.occurrence().equals(Occurrence.ONE);
+      if (members.size() == 1) {
+        add(occurring(members.get(0), group.occurrence()), groupName, fields);
+      } else if (group.order() == Order.CHOICE) {
+        addCombined(group, members, groupName.equals("group") ? "choice" : groupName, fields);
+      } else if (once) {
+        members.forEach(member -> add(member, "group", fields));
+      } else if (!members.isEmpty()) {
+        addCombined(group, members, groupName, fields);
+      }
+    }
+
+    private void addCombined(
+        Particle.Group group, List<Particle> members, String name, FieldList fields) {
+      if (members.isEmpty()) {
+        return;
+      }
+      inner++;
+      ShapeId id = owner.inner("~" + name + inner);
+      FieldList combined = new FieldList();
+      boolean choice = group.order() == Order.CHOICE;
+      for (Particle member : members) {
+        // A plain sequence is one alternative of a choice as a whole.
+        if (choice && asWhole(member).isPresent()) {
+          addCombined(asWhole(member).get(), asWhole(member).get().particles(), "group", combined);
+        } else {
+          add(member, "group", combined);
+        }
+      }
+      Shape shape =
+          choice ? new Shape.OneOf(id, combined.toList()) : new Shape.Record(id, combined.toList());
+      Occurrence occurrence =
+          choice && members.stream().anyMatch(member -> member.occurrence().min() == 0)
+              ? group.occurrence().optional()
+              : group.occurrence();
+      fields.add(Field.of(name, builder.add(shape), occurrence, new Wire.Group()));
+    }
+
+    private Optional<Particle.Group> asWhole(Particle member) {
+      return member instanceof Particle.Group group
+              && group.order() != Order.CHOICE
+              && group.particles().size() > 1
+          ? Optional.of(group)
+          : Optional.empty();
+    }
+
+    private Particle occurring(Particle particle, Occurrence outer) {
+      if (outer.equals(Occurrence.ONE)) {
+        return particle;
+      }
+      Occurrence both = particle.occurrence().times(outer);
+      return switch (particle) {
+        case Particle.Element element -> new Particle.Element(element.element(), both);
+        case Particle.ElementRef ref -> new Particle.ElementRef(ref.name(), both, ref.place());
+        case Particle.Group group -> new Particle.Group(group.order(), group.particles(), both);
+        case Particle.GroupRef ref -> new Particle.GroupRef(ref.name(), both, ref.place());
+        case Particle.Any any -> new Particle.Any(both);
+      };
+    }
+  }
+}

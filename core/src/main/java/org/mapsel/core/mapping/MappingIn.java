@@ -1,0 +1,54 @@
+package org.mapsel.core.mapping;
+
+import java.util.List;
+import java.util.Map;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.PartId;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.TextValue;
+import org.mapsel.core.value.Value;
+
+/** Page values to the parameters of a call. */
+public final class MappingIn {
+
+  private MappingIn() {}
+
+  /** The parameters; an empty input leaves its parameter out. */
+  public static RecordValue apply(List<Mapping> mappings, Map<PartId, Value> inputs) {
+    RecordValue parameters = RecordValue.empty();
+    for (Mapping mapping : mappings) {
+      if (mapping.target() instanceof Target.Parameter parameter) {
+        Value value = value(mapping.source(), inputs);
+        if (!value.isAbsent()) {
+          parameters = with(parameters, parameter.path(), value);
+        }
+      }
+    }
+    return parameters;
+  }
+
+  private static Value value(Source source, Map<PartId, Value> inputs) {
+    return switch (source) {
+      case Source.Fixed fixed -> new TextValue(fixed.text());
+      case Source.Entered entered -> given(inputs.getOrDefault(entered.input(), Value.ABSENT));
+      // What came back belongs to the answer of this very call and cannot fill it.
+      case Source.Returned returned -> Value.ABSENT;
+    };
+  }
+
+  private static Value given(Value value) {
+    boolean empty = value == Value.NULL || value instanceof TextValue text && text.text().isEmpty();
+    return empty ? Value.ABSENT : value;
+  }
+
+  /** The record with one value set deep inside; records on the way are made as needed. */
+  static RecordValue with(RecordValue record, FieldPath path, Value value) {
+    String first = path.steps().get(0);
+    if (path.length() == 1) {
+      return record.with(first, value);
+    }
+    RecordValue inner =
+        record.get(first) instanceof RecordValue known ? known : RecordValue.empty();
+    return record.with(first, with(inner, path.below(FieldPath.of(first)), value));
+  }
+}

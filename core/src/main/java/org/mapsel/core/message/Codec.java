@@ -1,0 +1,33 @@
+package org.mapsel.core.message;
+
+import java.util.Set;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.value.RecordValue;
+
+/** Builds and reads the messages of one family of protocols. */
+public interface Codec {
+
+  /**
+   * The request for an operation at one of its endpoints.
+   *
+   * @param values a record of the operation's input shape; what is absent is left out
+   */
+  Outcome<Request> write(
+      Service service, Operation operation, OperationWire wire, RecordValue values);
+
+  /**
+   * What a response says.
+   *
+   * @param wanted the returned fields to keep, with all below them; none keeps everything
+   */
+  Outcome<Answer> read(
+      Service service,
+      Operation operation,
+      OperationWire wire,
+      Response response,
+      Set<FieldPath> wanted);
+}

@@ -1,0 +1,24 @@
+package org.mapsel.core.message.soap;
+
+import org.mapsel.core.service.Protocol;
+
+/** The names that SOAP 1.1 and 1.2 use. */
+final class Soap {
+
+  static final String ENVELOPE_11 = "http://schemas.xmlsoap.org/soap/envelope/";
+  static final String ENVELOPE_12 = "http://www.w3.org/2003/05/soap-envelope";
+  static final String XSI = "http://www.w3.org/2001/XMLSchema-instance";
+
+  private Soap() {}
+
+  static String envelope(Protocol protocol) {
+    return switch (protocol) {
+      case SOAP_1_1 -> ENVELOPE_11;
+      case SOAP_1_2 -> ENVELOPE_12;
+    };
+  }
+
+  static boolean isEnvelope(String namespace) {
+    return namespace.equals(ENVELOPE_11) || namespace.equals(ENVELOPE_12);
+  }
+}

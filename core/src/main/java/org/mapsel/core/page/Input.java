@@ -1,0 +1,39 @@
+package org.mapsel.core.page;
+
+import java.util.List;
+import org.mapsel.core.ref.PartId;
+
+/**
+ * A field of a form.
+ *
+ * @param choices what can be chosen, for {@link Kind#CHOICE}
+ * @param initial what stands in it when the page opens
+ */
+public record Input(
+    PartId id,
+    String label,
+    Kind kind,
+    boolean required,
+    List<String> choices,
+    String initial,
+    String help) {
+
+  /** How a value is put in. */
+  public enum Kind {
+    TEXT,
+    NUMBER,
+    DATE,
+    TIME,
+    DATE_TIME,
+    CHECKBOX,
+    CHOICE
+  }
+
+  public Input {
+    choices = List.copyOf(choices);
+  }
+
+  public Input withLabel(String other) {
+    return new Input(id, other, kind, required, choices, initial, help);
+  }
+}

@@ -1,0 +1,148 @@
+package org.mapsel.core.page;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mapsel.core.mapping.Mapping;
+import org.mapsel.core.mapping.Source;
+import org.mapsel.core.mapping.Target;
+import org.mapsel.core.page.FieldWalk.Leaf;
+import org.mapsel.core.ref.CallId;
+import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.PageId;
+import org.mapsel.core.ref.PartId;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Shapes;
+
+/** Makes a page from an operation: a form for its parameters, a button, and what comes back. */
+public final class PageStarter {
+
+  private static final int MOST_INPUTS = 24;
+  private static final int USUAL_COLUMNS = 6;
+  private static final int USUAL_FIELDS = 14;
+
+  private final Shapes shapes;
+  private final Operation operation;
+  private final List<Mapping> goesIn = new ArrayList<>();
+  private final List<Mapping> comesBack = new ArrayList<>();
+  private Page page;
+
+  private PageStarter(Service service, Operation operation, PageId id) {
+    this.shapes = service.shapes();
+    this.operation = operation;
+    this.page = new Page(id, Labels.of(operation.name()), List.of(), List.of(), List.of());
+  }
+
+  /**
+   * Makes the page.
+   *
+   * @param serviceId the service's id in the workspace
+   * @param wanted the returned fields to show, in this order; none picks some that look telling
+   */
+  public static Page start(
+      PageId id,
+      String serviceId,
+      Service service,
+      Operation operation,
+      EndpointId endpoint,
+      List<FieldPath> wanted) {
+    return new PageStarter(service, operation, id).make(serviceId, endpoint, wanted);
+  }
+
+  private Page make(String serviceId, EndpointId endpoint, List<FieldPath> wanted) {
+    form();
+    PartId button = Bindings.newId(page, "send");
+    page = page.with(new Part.Button(button, Labels.of(operation.name())));
+    answer(wanted);
+    CallId callId = new CallId("call");
+    Call call = new Call(callId, serviceId, operation.id(), endpoint, goesIn, comesBack);
+    Reaction reaction =
+        new Reaction(
+            new Reaction.Trigger.Pressed(button), List.of(new Reaction.Step.MakeCall(callId)));
+    return new Page(page.id(), page.name(), page.parts(), List.of(call), List.of(reaction));
+  }
+
+  /** Required parameters always, optional ones as long as the form stays readable. */
+  private void form() {
+    List<Leaf> leaves = FieldWalk.leaves(shapes, operation.input());
+    boolean all = leaves.size() <= MOST_INPUTS;
+    PartId formId = Bindings.newId(page, "form");
+    Part.Form form = new Part.Form(formId, "", List.of());
+    for (Leaf leaf : leaves) {
+      if (all || leaf.field().isRequired()) {
+        PartId id = Bindings.newId(page.with(form), leaf.path().last());
+        List<Input> inputs = new ArrayList<>(form.inputs());
+        inputs.add(Bindings.input(shapes, id, leaf.path(), leaf.field()));
+        form = form.withInputs(inputs);
+        goesIn.add(new Mapping(new Target.Parameter(leaf.path()), new Source.Entered(id)));
+      }
+    }
+    if (!form.inputs().isEmpty()) {
+      page = page.with(form);
+    }
+  }
+
+  private void answer(List<FieldPath> wanted) {
+    List<Leaf> leaves = FieldWalk.leaves(shapes, operation.output());
+    Map<FieldPath, Leaf> byPath = new LinkedHashMap<>();
+    leaves.forEach(leaf -> byPath.put(leaf.path(), leaf));
+    List<Leaf> chosen = wanted.stream().map(byPath::get).filter(leaf -> leaf != null).toList();
+    FieldPath rows = rows(chosen.isEmpty() ? leaves : chosen);
+    if (chosen.isEmpty()) {
+      chosen = telling(leaves, rows);
+    }
+    List<Leaf> single =
+        chosen.stream().filter(leaf -> rows.isRoot() || !leaf.path().startsWith(rows)).toList();
+    List<Leaf> columns =
+        chosen.stream().filter(leaf -> !rows.isRoot() && leaf.path().startsWith(rows)).toList();
+    if (!single.isEmpty()) {
+      PartId id = Bindings.newId(page, "record");
+      page = page.with(new Part.Record(id, "", items(id, single)));
+    }
+    if (!columns.isEmpty()) {
+      PartId id = Bindings.newId(page, "table");
+      comesBack.add(new Mapping(new Target.Rows(id), new Source.Returned(rows)));
+      page = page.with(new Part.Table(id, Labels.of(rows.last()), items(id, columns)));
+    }
+  }
+
+  /** The repeated group that most of the fields are in; the outermost of equals. */
+  private static FieldPath rows(Collection<Leaf> leaves) {
+    Map<FieldPath, Integer> weight = new LinkedHashMap<>();
+    for (Leaf leaf : leaves) {
+      if (!leaf.rows().isRoot()) {
+        weight.merge(leaf.rows(), 1, Integer::sum);
+      }
+    }
+    Optional<FieldPath> best = Optional.empty();
+    for (Map.Entry<FieldPath, Integer> entry : weight.entrySet()) {
+      if (best.isEmpty() || entry.getValue() > weight.get(best.get())) {
+        best = Optional.of(entry.getKey());
+      }
+    }
+    return best.orElse(FieldPath.ROOT);
+  }
+
+  private static List<Leaf> telling(List<Leaf> leaves, FieldPath rows) {
+    return leaves.stream()
+        .filter(leaf -> leaf.rows().equals(rows))
+        .limit(rows.isRoot() ? USUAL_FIELDS : USUAL_COLUMNS)
+        .toList();
+  }
+
+  private List<Item> items(PartId part, List<Leaf> leaves) {
+    List<Item> items = new ArrayList<>();
+    for (Leaf leaf : leaves) {
+      // Ids must differ within this part too, which is not on the page yet.
+      PartId id = Bindings.newId(page.with(new Part.Record(part, "", items)), leaf.path().last());
+      items.add(Bindings.item(shapes, id, leaf.path(), leaf.field()));
+      comesBack.add(Bindings.shown(part, id, leaf.path()));
+    }
+    return items;
+  }
+}

@@ -1,0 +1,20 @@
+package org.mapsel.core.read;
+
+import org.mapsel.core.document.SourceText;
+
+/** Reads one description format. A new format is a new reader and a line in the intake's list. */
+public interface DescriptionReader {
+
+  /** The format's name as people know it, with its version, for instance {@code WSDL 1.1}. */
+  String format();
+
+  /**
+   * Whether a document is of this format.
+   *
+   * @param head the first few kilobytes as text, in whatever encoding they turned out to be
+   */
+  boolean recognises(String head);
+
+  /** Reads everything the document declares into the reading, findings included. */
+  void read(SourceText source, Reading reading);
+}

@@ -1,0 +1,92 @@
+package org.mapsel.core.read;
+
+import java.net.URI;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.declare.Declarations;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Findings;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.ref.Place;
+
+/**
+ * One description being read: what was declared and found so far, and the documents it took. Lives
+ * as long as the reading.
+ */
+public final class Reading {
+
+  /** More documents than this in one description is a loop or an attack. */
+  public static final int MAX_DOCUMENTS = 2_000;
+
+  private final Resolver resolver;
+  private final Declarations declarations = new Declarations();
+  private final Findings findings = new Findings();
+  private final List<SourceText> documents = new ArrayList<>();
+  private final Set<String> asked = new HashSet<>();
+
+  public Reading(SourceText first, Resolver resolver) {
+    this.resolver = resolver;
+    documents.add(first);
+  }
+
+  public Declarations declarations() {
+    return declarations;
+  }
+
+  public Findings findings() {
+    return findings;
+  }
+
+  /** Every document read, the one that was given first. */
+  public List<SourceText> documents() {
+    return documents;
+  }
+
+  /**
+   * Another document, once for each purpose: asking again for the same address and purpose gives
+   * nothing, which also ends circular imports.
+   *
+   * @param purpose what it is read as, for instance the namespace it is included into
+   */
+  public Optional<SourceText> open(String location, Place from, String purpose) {
+    String address = resolve(from.document(), location);
+    if (!asked.add(purpose + " " + address)) {
+      return Optional.empty();
+    }
+    for (SourceText known : documents) {
+      if (known.address().equals(address)) {
+        return Optional.of(known);
+      }
+    }
+    if (documents.size() >= MAX_DOCUMENTS) {
+      findings.add(
+          Finding.error("READ_DOCUMENTS_TOO_MANY", "limit", String.valueOf(MAX_DOCUMENTS))
+              .at(from));
+      return Optional.empty();
+    }
+    Outcome<SourceText> fetched = resolver.fetch(address);
+    fetched.findings().stream()
+        .map(finding -> finding.places().isEmpty() ? finding.at(from) : finding)
+        .forEach(findings::add);
+    fetched.value().ifPresent(documents::add);
+    return fetched.value();
+  }
+
+  /** Marks the first document as read for a purpose, so that a document naming it is no loop. */
+  public void opened(String address, String purpose) {
+    asked.add(purpose + " " + address);
+  }
+
+  private static String resolve(String base, String location) {
+    try {
+      return URI.create(base).resolve(location.strip().replace(" ", "%20")).toString();
+    } catch (IllegalArgumentException e) {
+      // An address that is no URI can only be looked up as it stands.
+      return location;
+    }
+  }
+}

@@ -1,0 +1,107 @@
+package org.mapsel.core.read.xsd;
+
+import java.util.Optional;
+import org.mapsel.core.document.DocumentException;
+import org.mapsel.core.document.XmlCursor;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.read.Reading;
+import org.mapsel.core.ref.Name;
+import org.mapsel.core.ref.Place;
+import org.mapsel.core.shape.Occurrence;
+
+/**
+ * The schema element around what is being read, and the cursor in it.
+ *
+ * @param target the namespace its declarations go into
+ * @param chameleon whether the schema has no namespace of its own and takes the including one's
+ */
+record SchemaContext(
+    XmlCursor cursor,
+    Reading reading,
+    String target,
+    boolean chameleon,
+    boolean elementsQualified,
+    boolean attributesQualified) {
+
+  static final String XSD = "http://www.w3.org/2001/XMLSchema";
+
+  boolean onXsd() {
+    return cursor.namespace().equals(XSD);
+  }
+
+  Optional<String> attribute(String local) {
+    return cursor.attribute(local);
+  }
+
+  boolean isTrue(String attribute) {
+    return attribute(attribute)
+        .map(v -> v.strip().equals("true") || v.strip().equals("1"))
+        .orElse(false);
+  }
+
+  Name targetName(String local) {
+    return Name.of(target, local.strip());
+  }
+
+  /** A reference as written in an attribute. An unknown prefix is told once and left dangling. */
+  Name resolve(String qualified) {
+    Optional<Name> resolved = cursor.resolve(qualified);
+    if (resolved.isEmpty()) {
+      reading
+          .findings()
+          .add(Finding.error("XSD_PREFIX_UNKNOWN", "name", qualified).at(cursor.place()));
+      return Name.of("", qualified);
+    }
+    Name name = resolved.get();
+    return chameleon && name.namespace().isEmpty() ? targetName(name.local()) : name;
+  }
+
+  /** minOccurs and maxOccurs of the current element. */
+  Occurrence occurrence() {
+    Optional<String> min = attribute("minOccurs");
+    Optional<String> max = attribute("maxOccurs");
+    if (min.isEmpty() && max.isEmpty()) {
+      return Occurrence.ONE;
+    }
+    int least = min.map(text -> count(text, 1)).orElse(1);
+    int most = max.map(text -> count(text, 1)).orElse(1);
+    return new Occurrence(least, Math.max(least, most));
+  }
+
+  private int count(String text, int otherwise) {
+    if (text.strip().equals("unbounded")) {
+      return Occurrence.UNBOUNDED;
+    }
+    try {
+      return Math.max(0, Integer.parseInt(text.strip()));
+    } catch (NumberFormatException e) {
+      reading
+          .findings()
+          .add(Finding.warning("XSD_OCCURRENCE_INVALID", "text", text).at(cursor.place()));
+      return otherwise;
+    }
+  }
+
+  /** The text of an annotation; the cursor stands on it. */
+  String documentation() throws DocumentException {
+    int depth = cursor.depth();
+    StringBuilder text = new StringBuilder();
+    while (cursor.nextChild(depth)) {
+      if (cursor.local().equals("documentation")) {
+        String one = tidy(cursor.text());
+        if (!one.isEmpty()) {
+          text.append(text.isEmpty() ? "" : " ").append(one);
+        }
+      }
+    }
+    return text.toString();
+  }
+
+  static String tidy(String text) {
+    return text.strip().replaceAll("\\s+", " ");
+  }
+
+  Place place() {
+    return cursor.place();
+  }
+}

@@ -1,0 +1,71 @@
+package org.mapsel.core.ref;
+
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonValue;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The way to a field: names from the outside in. Stored as a JSON array of names. */
+public record FieldPath(@JsonValue List<String> steps) implements Comparable<FieldPath> {
+
+  public static final FieldPath ROOT = new FieldPath(List.of());
+
+  @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
+  public FieldPath {
+    steps = List.copyOf(steps);
+  }
+
+  public static FieldPath of(String... steps) {
+    return new FieldPath(List.of(steps));
+  }
+
+  public FieldPath then(String step) {
+    List<String> longer = new ArrayList<>(steps);
+    longer.add(step);
+    return new FieldPath(longer);
+  }
+
+  public boolean isRoot() {
+    return steps.isEmpty();
+  }
+
+  public int length() {
+    return steps.size();
+  }
+
+  /** The last name; the root has none. */
+  public String last() {
+    if (steps.isEmpty()) {
+      throw new IllegalStateException("The root path has no last name.");
+    }
+    return steps.get(steps.size() - 1);
+  }
+
+  public FieldPath parent() {
+    return new FieldPath(steps.subList(0, steps.size() - 1));
+  }
+
+  public boolean startsWith(FieldPath prefix) {
+    return steps.size() >= prefix.steps.size()
+        && steps.subList(0, prefix.steps.size()).equals(prefix.steps);
+  }
+
+  /** What is left of this path below {@code prefix}, which it must start with. */
+  public FieldPath below(FieldPath prefix) {
+    if (!startsWith(prefix)) {
+      throw new IllegalArgumentException(this + " does not start with " + prefix);
+    }
+    return new FieldPath(steps.subList(prefix.steps.size(), steps.size()));
+  }
+
+  @Override
+  public int compareTo(FieldPath other) {
+    return toString().compareTo(other.toString());
+  }
+
+  /** As people read it: {@code arrivals › vessel › name}. */
+  @Override
+  public String toString() {
+    return String.join(" › ", steps);
+  }
+}

@@ -1,0 +1,127 @@
+package org.mapsel.core.sample;
+
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Occurrence;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.shape.Wire;
+import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
+
+/** Makes a value of a shape: the same one every time, within its facets, and of bounded size. */
+public final class SampleMaker {
+
+  /** How much is put into a made value. */
+  public enum Extent {
+    /** Only what must be there. */
+    REQUIRED,
+    /** Optional fields too, and a few items of what repeats. */
+    EVERYTHING
+  }
+
+  private static final int MAX_DEPTH = 12;
+  private static final int MAX_FIELDS = 20_000;
+  private static final int ITEMS = 3;
+
+  private final Shapes shapes;
+  private final Extent extent;
+  private final Set<ShapeId> open = new HashSet<>();
+  private int fields;
+
+  private SampleMaker(Shapes shapes, Extent extent) {
+    this.shapes = shapes;
+    this.extent = extent;
+  }
+
+  /** A record of the given shape. */
+  public static RecordValue make(Shapes shapes, ShapeId root, Extent extent) {
+    Value made = new SampleMaker(shapes, extent).value(shapes.get(root), "", 0);
+    return made instanceof RecordValue record ? record : RecordValue.empty();
+  }
+
+  private Value value(Shape shape, String name, int item) {
+    return switch (shape) {
+      case Shape.Scalar scalar -> ScalarSamples.value(scalar, name, item);
+      case Shape.Record record -> record(record, item);
+      case Shape.OneOf oneOf -> oneOf(oneOf, item);
+      case Shape.Repeated repeated -> ListValue.of(value(shapes.get(repeated.item()), name, item));
+      case Shape.Open any -> Value.ABSENT;
+    };
+  }
+
+  private Value record(Shape.Record record, int item) {
+    open.add(record.id());
+    Map<String, Value> values = new LinkedHashMap<>();
+    for (Field field : record.fields()) {
+      Value value = field(field, item);
+      if (!value.isAbsent()) {
+        values.put(field.name(), value);
+      }
+    }
+    open.remove(record.id());
+    return RecordValue.of(values);
+  }
+
+  /** The first alternative that leads to an end. */
+  private Value oneOf(Shape.OneOf oneOf, int item) {
+    open.add(oneOf.id());
+    Value made = RecordValue.empty();
+    for (Field alternative : oneOf.alternatives()) {
+      if (!open.contains(alternative.shape())) {
+        Field chosen =
+            alternative.isRequired() ? alternative : alternative.occurring(Occurrence.ONE);
+        Value value = field(chosen, item);
+        made = value.isAbsent() ? made : RecordValue.of(Map.of(alternative.name(), value));
+        break;
+      }
+    }
+    open.remove(oneOf.id());
+    return made;
+  }
+
+  private Value field(Field field, int item) {
+    boolean wanted =
+        field.isRequired()
+            || extent == Extent.EVERYTHING
+                && !open.contains(field.shape())
+                && open.size() < MAX_DEPTH
+                && !(field.wire() instanceof Wire.XmlAny);
+    if (!wanted || fields++ > MAX_FIELDS) {
+      return Value.ABSENT;
+    }
+    if (open.contains(field.shape())) {
+      // A type that must contain itself has no finite value; null or nothing is all there is.
+      return field.nillable() ? Value.NULL : Value.ABSENT;
+    }
+    Shape shape = shapes.get(field.shape());
+    if (!field.isRepeated()) {
+      return given(field, shape, item);
+    }
+    int count =
+        extent == Extent.REQUIRED || field.occurrence().min() > ITEMS
+            ? Math.max(1, field.occurrence().min())
+            : Math.min(ITEMS, field.occurrence().max());
+    Value[] items = new Value[Math.min(count, MAX_FIELDS)];
+    for (int i = 0; i < items.length; i++) {
+      items[i] = given(field, shape, item + i);
+    }
+    return new ListValue(List.of(items).stream().filter(value -> !value.isAbsent()).toList());
+  }
+
+  private Value given(Field field, Shape shape, int item) {
+    if (shape instanceof Shape.Scalar scalar) {
+      var said = field.fixed().or(field::preset);
+      if (said.isPresent()) {
+        return ScalarSamples.said(scalar, said.get());
+      }
+    }
+    return value(shape, field.name(), item);
+  }
+}

@@ -1,0 +1,157 @@
+package org.mapsel.core.sample;
+
+import java.math.BigDecimal;
+import java.util.List;
+import org.mapsel.core.shape.Facets;
+import org.mapsel.core.shape.ScalarText;
+import org.mapsel.core.shape.ScalarType;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.value.TextValue;
+import org.mapsel.core.value.Value;
+
+/** Sample values of simple types, within their facets. */
+final class ScalarSamples {
+
+  /** A fixed day, so that samples are the same every time. */
+  private static final String DAY = "2031-05-14";
+
+  private static final List<String> PATTERN_TRIES =
+      List.of(
+          "A",
+          "AB",
+          "ABC",
+          "a",
+          "abc",
+          "1",
+          "12",
+          "123",
+          "1234",
+          "12345",
+          "123456",
+          "A1",
+          "A-1",
+          "S-20417",
+          "AB-123",
+          "AB 123",
+          "ABC123",
+          "Ab",
+          "a@b.cd",
+          "2031",
+          "06:40",
+          "12.5",
+          "+1",
+          "00000000-0000-4000-8000-000000000000");
+
+  private ScalarSamples() {}
+
+  /** What the description itself gives as a value. */
+  static Value said(Shape.Scalar scalar, String text) {
+    return ScalarText.parse(scalar.type(), text).orElse(new TextValue(text));
+  }
+
+  static Value value(Shape.Scalar scalar, String name, int item) {
+    List<String> allowed = scalar.facets().enumeration();
+    String text = allowed.isEmpty() ? free(scalar, name, item) : allowed.get(item % allowed.size());
+    return said(scalar, text);
+  }
+
+  private static String free(Shape.Scalar scalar, String name, int item) {
+    return switch (scalar.type()) {
+      case BOOLEAN -> item % 2 == 0 ? "true" : "false";
+      case INTEGER -> number(scalar.facets(), BigDecimal.valueOf(item + 1L), BigDecimal.ONE);
+      case DECIMAL, FLOAT ->
+          number(
+              scalar.facets(),
+              new BigDecimal("12.5").add(BigDecimal.valueOf(item)),
+              step(scalar.facets()));
+      case DATE -> DAY;
+      case TIME -> String.format("%02d:40:00", 6 + item % 12);
+      case DATE_TIME -> String.format("%sT%02d:40:00Z", DAY, 6 + item % 12);
+      case DURATION -> scalar.builtIn().equals("xs:yearMonthDuration") ? "P1Y" : "PT1H";
+      case PARTIAL_DATE -> partial(scalar.builtIn());
+      case BASE64, HEX -> bytes(scalar);
+      case URI -> "urn:example:" + (item + 1);
+      case NAME -> "name";
+      case TEXT, LIST -> text(scalar, name, item);
+    };
+  }
+
+  private static String partial(String builtIn) {
+    return switch (builtIn) {
+      case "xs:gYear" -> "2031";
+      case "xs:gYearMonth" -> "2031-05";
+      case "xs:gMonth" -> "--05";
+      case "xs:gMonthDay" -> "--05-14";
+      default -> "---14";
+    };
+  }
+
+  private static String bytes(Shape.Scalar scalar) {
+    int length =
+        Math.max(1, scalar.facets().minLength().orElse(scalar.facets().maxLength().orElse(3)));
+    String unit = scalar.type() == ScalarType.HEX ? "4D" : "M";
+    return scalar.type() == ScalarType.HEX
+        ? unit.repeat(length)
+        : java.util.Base64.getEncoder().encodeToString(unit.repeat(length).getBytes());
+  }
+
+  private static BigDecimal step(Facets facets) {
+    return BigDecimal.ONE.movePointLeft(facets.fractionDigits().orElse(1));
+  }
+
+  /** The wished number, or the nearest one that the bounds and digits let in. */
+  private static String number(Facets facets, BigDecimal wished, BigDecimal step) {
+    BigDecimal number = wished;
+    if (facets.fractionDigits().isPresent() || facets.totalDigits().isPresent()) {
+      int digits = facets.fractionDigits().orElse(1);
+      number = number.setScale(digits, java.math.RoundingMode.DOWN);
+      int whole = facets.totalDigits().orElse(digits + 2) - digits;
+      if (number.precision() - number.scale() > whole) {
+        number = BigDecimal.ONE.movePointLeft(whole > 0 ? 0 : digits);
+      }
+    }
+    BigDecimal most = facets.maxInclusive().map(BigDecimal::new).orElse(number);
+    number =
+        number.min(
+            facets
+                .maxExclusive()
+                .map(bound -> new BigDecimal(bound).subtract(step))
+                .orElse(most)
+                .min(most));
+    BigDecimal least = facets.minInclusive().map(BigDecimal::new).orElse(number);
+    number =
+        number.max(
+            facets
+                .minExclusive()
+                .map(bound -> new BigDecimal(bound).add(step))
+                .orElse(least)
+                .max(least));
+    return number.toPlainString();
+  }
+
+  private static String text(Shape.Scalar scalar, String name, int item) {
+    Facets facets = scalar.facets();
+    if (!facets.patterns().isEmpty()) {
+      return PatternSamples.find(facets, PATTERN_TRIES).orElse(name);
+    }
+    String text = startsTyped(scalar.builtIn(), name, item);
+    int least = facets.minLength().orElse(0);
+    int most = facets.maxLength().orElse(Integer.MAX_VALUE);
+    if (text.length() < least) {
+      text = text + "x".repeat(Math.min(least, 100_000) - text.length());
+    }
+    return text.length() > most ? text.substring(0, most) : text;
+  }
+
+  private static String startsTyped(String builtIn, String name, int item) {
+    return switch (builtIn) {
+      case "xs:language" -> "en";
+      case "xs:ID", "xs:IDREF", "xs:IDREFS", "xs:ENTITY", "xs:NCName", "xs:Name" ->
+          "id" + (item + 1);
+      case "xs:NMTOKEN", "xs:NMTOKENS" -> "token" + (item + 1);
+      // The item type of a list is not kept; digits are valid for most of them.
+      case "xs:list" -> "1";
+      default -> (name.isEmpty() ? "text" : name) + " " + (item + 1);
+    };
+  }
+}

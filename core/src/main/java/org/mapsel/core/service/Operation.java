@@ -1,0 +1,34 @@
+package org.mapsel.core.service;
+
+import java.util.List;
+import java.util.Optional;
+import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.ref.ShapeId;
+
+/**
+ * One thing that can be asked of a service.
+ *
+ * @param input a record whose fields are the parameters
+ * @param output a record whose fields come back
+ * @param wires one for every endpoint that offers it, the preferred one first
+ */
+public record Operation(
+    OperationId id,
+    String name,
+    Effect effect,
+    String documentation,
+    ShapeId input,
+    ShapeId output,
+    List<Fault> faults,
+    List<OperationWire> wires) {
+
+  public Operation {
+    faults = List.copyOf(faults);
+    wires = List.copyOf(wires);
+  }
+
+  public Optional<OperationWire> wire(EndpointId endpoint) {
+    return wires.stream().filter(wire -> wire.endpoint().equals(endpoint)).findFirst();
+  }
+}

@@ -1,0 +1,35 @@
+package org.mapsel.core.service;
+
+import java.util.List;
+import java.util.Optional;
+import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.shape.Shapes;
+
+/** A service as one description tells it. Immutable. */
+public record Service(
+    String name,
+    String documentation,
+    List<Endpoint> endpoints,
+    List<Operation> operations,
+    Shapes shapes) {
+
+  public Service {
+    endpoints = List.copyOf(endpoints);
+    operations = List.copyOf(operations);
+  }
+
+  public Optional<Operation> findOperation(OperationId id) {
+    return operations.stream().filter(operation -> operation.id().equals(id)).findFirst();
+  }
+
+  public Operation getOperation(OperationId id) {
+    return findOperation(id)
+        .orElseThrow(
+            () -> new IllegalArgumentException("The service " + name + " has no operation " + id));
+  }
+
+  public Optional<Endpoint> findEndpoint(EndpointId id) {
+    return endpoints.stream().filter(endpoint -> endpoint.id().equals(id)).findFirst();
+  }
+}

@@ -1,0 +1,71 @@
+package org.mapsel.core.shape;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.ShapeId;
+
+/** All shapes of one service, by id. Immutable. */
+public final class Shapes {
+
+  private final Map<ShapeId, Shape> byId;
+
+  public Shapes(Collection<Shape> shapes) {
+    byId = HashMap.newHashMap(shapes.size());
+    shapes.forEach(shape -> byId.put(shape.id(), shape));
+  }
+
+  public Optional<Shape> find(ShapeId id) {
+    return Optional.ofNullable(byId.get(id));
+  }
+
+  /** The shape with this id; linking has made sure that every id in a service leads to one. */
+  public Shape get(ShapeId id) {
+    Shape shape = byId.get(id);
+    if (shape == null) {
+      throw new IllegalArgumentException("There is no shape " + id);
+    }
+    return shape;
+  }
+
+  public int size() {
+    return byId.size();
+  }
+
+  /** What stands directly inside a shape: the fields of a record, the alternatives of a one-of. */
+  public List<Field> fieldsOf(ShapeId id) {
+    return switch (get(id)) {
+      case Shape.Record record -> record.fields();
+      case Shape.OneOf oneOf -> oneOf.alternatives();
+      case Shape.Repeated repeated -> fieldsOf(repeated.item());
+      case Shape.Scalar scalar -> List.of();
+      case Shape.Open open -> List.of();
+    };
+  }
+
+  /** The field at the end of a path that starts in {@code root}. */
+  public Optional<Field> field(ShapeId root, FieldPath path) {
+    List<Field> way = way(root, path);
+    return way.isEmpty() ? Optional.empty() : Optional.of(way.get(way.size() - 1));
+  }
+
+  /** Every field on a path that starts in {@code root}, or nothing if the path leads nowhere. */
+  public List<Field> way(ShapeId root, FieldPath path) {
+    List<Field> way = new ArrayList<>();
+    ShapeId here = root;
+    for (String step : path.steps()) {
+      Optional<Field> next =
+          fieldsOf(here).stream().filter(field -> field.name().equals(step)).findFirst();
+      if (next.isEmpty()) {
+        return List.of();
+      }
+      way.add(next.get());
+      here = next.get().shape();
+    }
+    return way;
+  }
+}

@@ -1,0 +1,126 @@
+package org.mapsel.core.testing;
+
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Description;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Occurrence;
+import org.mapsel.core.shape.Shape;
+
+/** A service as a text that people can read and compare. */
+public final class Outline {
+
+  private final StringBuilder text = new StringBuilder();
+  private final Set<ShapeId> open = new HashSet<>();
+  private final Service service;
+
+  private Outline(Service service) {
+    this.service = service;
+  }
+
+  public static String of(Outcome<Description> read) {
+    StringBuilder all = new StringBuilder();
+    read.value().ifPresent(description -> all.append(new Outline(description.service()).print()));
+    for (Finding finding : read.findings()) {
+      all.append(finding.severity())
+          .append(' ')
+          .append(finding.code())
+          .append(' ')
+          .append(finding.arguments().getOrDefault("name", ""))
+          .append(finding.places().isEmpty() ? "" : " line " + finding.places().get(0).line())
+          .append('\n');
+    }
+    return all.toString();
+  }
+
+  private String print() {
+    line(0, "service " + service.name());
+    service
+        .endpoints()
+        .forEach(
+            e -> line(1, "endpoint " + e.id() + " " + e.protocol().label() + " " + e.address()));
+    service.operations().forEach(this::operation);
+    return text.toString();
+  }
+
+  private void operation(Operation operation) {
+    line(1, "operation " + operation.id() + " " + operation.effect());
+    for (OperationWire wire : operation.wires()) {
+      if (wire instanceof OperationWire.Soap soap) {
+        line(
+            2,
+            "at "
+                + soap.endpoint()
+                + " action="
+                + soap.action()
+                + " request="
+                + soap.request().map(Object::toString).orElse("-")
+                + " response="
+                + soap.response().map(Object::toString).orElse("-"));
+      }
+    }
+    line(2, "in");
+    fields(3, operation.input());
+    line(2, "out");
+    fields(3, operation.output());
+    operation.faults().forEach(fault -> line(2, "fault " + fault.name() + " " + fault.element()));
+  }
+
+  private void fields(int indent, ShapeId id) {
+    if (!open.add(id)) {
+      line(indent, "(again)");
+      return;
+    }
+    List<Field> fields = service.shapes().fieldsOf(id);
+    for (Field field : fields) {
+      Shape shape = service.shapes().get(field.shape());
+      line(
+          indent,
+          field.name()
+              + occurrence(field.occurrence())
+              + (field.nillable() ? " nillable" : "")
+              + " "
+              + kind(shape)
+              + (field.wire().label().equals(field.name()) ? "" : " on the wire " + wire(field)));
+      fields(indent + 1, field.shape());
+    }
+    open.remove(id);
+  }
+
+  private static String wire(Field field) {
+    return field.wire().getClass().getSimpleName() + " " + field.wire().label();
+  }
+
+  private static String kind(Shape shape) {
+    return switch (shape) {
+      case Shape.Scalar scalar ->
+          scalar.builtIn()
+              + (scalar.facets().enumeration().isEmpty()
+                  ? ""
+                  : " " + scalar.facets().enumeration());
+      case Shape.Record record -> "record";
+      case Shape.OneOf oneOf -> "one of";
+      case Shape.Repeated repeated -> "repeated";
+      case Shape.Open any -> "open";
+    };
+  }
+
+  private static String occurrence(Occurrence occurrence) {
+    if (occurrence.equals(Occurrence.ONE)) {
+      return "";
+    }
+    String most = occurrence.max() == Occurrence.UNBOUNDED ? "*" : "" + occurrence.max();
+    return "{" + occurrence.min() + ".." + most + "}";
+  }
+
+  private void line(int indent, String words) {
+    text.append("  ".repeat(indent)).append(words.stripTrailing()).append('\n');
+  }
+}
