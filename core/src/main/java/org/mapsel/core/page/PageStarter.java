@@ -9,14 +9,17 @@ import java.util.Optional;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.mapping.Target;
-import org.mapsel.core.page.FieldWalk.Leaf;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
+import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.FieldTree;
+import org.mapsel.core.shape.FieldTree.Row;
+import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 
 /** Makes a page from an operation: a form for its parameters, a button, and what comes back. */
@@ -67,13 +70,19 @@ public final class PageStarter {
     return new Page(page.id(), page.name(), page.parts(), List.of(call), List.of(reaction));
   }
 
+  private List<Row> leaves(ShapeId root) {
+    return FieldTree.rows(shapes, root, FieldTree.Limit.SCREEN).stream()
+        .filter(row -> row.shape() instanceof Shape.Scalar)
+        .toList();
+  }
+
   /** Required parameters always, optional ones as long as the form stays readable. */
   private void form() {
-    List<Leaf> leaves = FieldWalk.leaves(shapes, operation.input());
+    List<Row> leaves = leaves(operation.input());
     boolean all = leaves.size() <= MOST_INPUTS;
     PartId formId = Bindings.newId(page, "form");
     Part.Form form = new Part.Form(formId, "", List.of());
-    for (Leaf leaf : leaves) {
+    for (Row leaf : leaves) {
       if (all || leaf.field().isRequired()) {
         PartId id = Bindings.newId(page.with(form), leaf.path().last());
         List<Input> inputs = new ArrayList<>(form.inputs());
@@ -88,17 +97,17 @@ public final class PageStarter {
   }
 
   private void answer(List<FieldPath> wanted) {
-    List<Leaf> leaves = FieldWalk.leaves(shapes, operation.output());
-    Map<FieldPath, Leaf> byPath = new LinkedHashMap<>();
+    List<Row> leaves = leaves(operation.output());
+    Map<FieldPath, Row> byPath = new LinkedHashMap<>();
     leaves.forEach(leaf -> byPath.put(leaf.path(), leaf));
-    List<Leaf> chosen = wanted.stream().map(byPath::get).filter(leaf -> leaf != null).toList();
+    List<Row> chosen = wanted.stream().map(byPath::get).filter(leaf -> leaf != null).toList();
     FieldPath rows = rows(chosen.isEmpty() ? leaves : chosen);
     if (chosen.isEmpty()) {
       chosen = telling(leaves, rows);
     }
-    List<Leaf> single =
+    List<Row> single =
         chosen.stream().filter(leaf -> rows.isRoot() || !leaf.path().startsWith(rows)).toList();
-    List<Leaf> columns =
+    List<Row> columns =
         chosen.stream().filter(leaf -> !rows.isRoot() && leaf.path().startsWith(rows)).toList();
     if (!single.isEmpty()) {
       PartId id = Bindings.newId(page, "record");
@@ -112,9 +121,9 @@ public final class PageStarter {
   }
 
   /** The repeated group that most of the fields are in; the outermost of equals. */
-  private static FieldPath rows(Collection<Leaf> leaves) {
+  private static FieldPath rows(Collection<Row> leaves) {
     Map<FieldPath, Integer> weight = new LinkedHashMap<>();
-    for (Leaf leaf : leaves) {
+    for (Row leaf : leaves) {
       if (!leaf.rows().isRoot()) {
         weight.merge(leaf.rows(), 1, Integer::sum);
       }
@@ -128,16 +137,16 @@ public final class PageStarter {
     return best.orElse(FieldPath.ROOT);
   }
 
-  private static List<Leaf> telling(List<Leaf> leaves, FieldPath rows) {
+  private static List<Row> telling(List<Row> leaves, FieldPath rows) {
     return leaves.stream()
         .filter(leaf -> leaf.rows().equals(rows))
         .limit(rows.isRoot() ? USUAL_FIELDS : USUAL_COLUMNS)
         .toList();
   }
 
-  private List<Item> items(PartId part, List<Leaf> leaves) {
+  private List<Item> items(PartId part, List<Row> leaves) {
     List<Item> items = new ArrayList<>();
-    for (Leaf leaf : leaves) {
+    for (Row leaf : leaves) {
       // Ids must differ within this part too, which is not on the page yet.
       PartId id = Bindings.newId(page.with(new Part.Record(part, "", items)), leaf.path().last());
       items.add(Bindings.item(shapes, id, leaf.path(), leaf.field()));

@@ -1,0 +1,15 @@
+package org.mapsel.server;
+
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.context.properties.ConfigurationPropertiesScan;
+
+/** The server: API, storage and outgoing calls around the core. */
+@SpringBootApplication
+@ConfigurationPropertiesScan
+public class MapselServer {
+
+  public static void main(String[] arguments) {
+    SpringApplication.run(MapselServer.class, arguments);
+  }
+}

@@ -1,0 +1,95 @@
+package org.mapsel.server.demo;
+
+import static org.mapsel.server.schema.Tables.SETTING;
+
+import java.util.List;
+import org.jooq.DSLContext;
+import org.mapsel.core.page.AppEdit;
+import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.OperationId;
+import org.mapsel.server.apps.Apps;
+import org.mapsel.server.services.ServiceViews.IntakeView;
+import org.mapsel.server.services.ServiceViews.OperationBrief;
+import org.mapsel.server.services.ServiceViews.ServiceView;
+import org.mapsel.server.services.ServiceViews.TakeRequest;
+import org.mapsel.server.services.Workspace;
+import org.mapsel.server.web.Problem;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/** Makes the demo app from the stand-ins' descriptions, once in the life of a workspace. */
+@Component
+class DemoLoader {
+
+  private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
+  private static final String LOADED = "demo.loaded";
+
+  private final String standIns;
+  private final DSLContext sql;
+  private final Workspace workspace;
+  private final Apps apps;
+
+  DemoLoader(
+      @Value("${mapsel.demo}") String standIns, DSLContext sql, Workspace workspace, Apps apps) {
+    this.standIns = standIns;
+    this.sql = sql;
+    this.workspace = workspace;
+    this.apps = apps;
+  }
+
+  @EventListener(ApplicationReadyEvent.class)
+  void load() {
+    if (standIns.isEmpty() || sql.fetchExists(SETTING, SETTING.NAME.eq(LOADED))) {
+      return;
+    }
+    if (workspace.isEmpty() && apps.isEmpty()) {
+      try {
+        makeDutyDesk();
+      } catch (Problem problem) {
+        LOG.warn("The demo app could not be made: {}", problem.getMessage());
+        return;
+      }
+    }
+    sql.insertInto(SETTING).set(SETTING.NAME, LOADED).set(SETTING.CONTENT, "yes").execute();
+  }
+
+  private void makeDutyDesk() {
+    IntakeView read = workspace.readAddress(standIns + "/berthing/berthing.wsdl");
+    ServiceView berthing =
+        workspace.take(
+            new TakeRequest(
+                read.edition(),
+                read.operations().stream().map(OperationBrief::id).toList(),
+                "BerthingSoap12"));
+    var app = apps.create("Duty desk");
+    app =
+        apps.edit(
+            app.id(),
+            app.version(),
+            page(
+                berthing,
+                "ListArrivals",
+                FieldPath.of("arrivals", "etaUtc"),
+                FieldPath.of("arrivals", "vessel", "name"),
+                FieldPath.of("arrivals", "vessel", "hullNumber"),
+                FieldPath.of("arrivals", "berth"),
+                FieldPath.of("arrivals", "state"),
+                FieldPath.of("arrivals", "cargo", "goods")));
+    app = apps.edit(app.id(), app.version(), page(berthing, "GetVessel"));
+    apps.edit(app.id(), app.version(), page(berthing, "ReserveBerth"));
+  }
+
+  private static AppEdit page(ServiceView service, String operation, FieldPath... fields) {
+    return new AppEdit.AddPage(
+        service.id(),
+        service.edition(),
+        new OperationId(operation),
+        new EndpointId(service.endpoint()),
+        List.of(fields));
+  }
+}

@@ -1,0 +1,122 @@
+package org.mapsel.server.samples;
+
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.mapsel.core.call.CallResult;
+import org.mapsel.core.call.Caller;
+import org.mapsel.core.exchange.Exchange;
+import org.mapsel.core.message.Answer;
+import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.sample.SampleMaker;
+import org.mapsel.core.sample.SampleMaker.Extent;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.server.outgoing.OutgoingHttp;
+import org.mapsel.server.values.Trimmed;
+import org.mapsel.server.values.ValueJson;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+
+/** Makes calls and keeps what went over the wire; gives samples, recorded or made up. */
+@Component
+public class Recorder {
+
+  /** A call that was made, and where its exchange is kept. */
+  public record Recorded(CallResult result, Optional<Sent> sent) {}
+
+  /** What is known of an exchange without looking into it. */
+  public record Sent(
+      String exchange, @Nullable Integer status, long tookMillis, OffsetDateTime startedAt) {}
+
+  /** Values of an operation to show before anything is sent. */
+  public record Sample(
+      boolean recorded, JsonNode parameters, JsonNode answer, Optional<Sent> sent) {}
+
+  private final ExchangeStore exchanges;
+  private final SampleStore samples;
+  private final Caller caller;
+
+  Recorder(ExchangeStore exchanges, SampleStore samples, OutgoingHttp http) {
+    this.exchanges = exchanges;
+    this.samples = samples;
+    this.caller = new Caller(http);
+  }
+
+  /** Calls an operation; the exchange is kept before this returns. */
+  public Recorded call(
+      String serviceId,
+      Service service,
+      Operation operation,
+      EndpointId endpoint,
+      RecordValue parameters,
+      Set<FieldPath> wanted) {
+    CallResult result = caller.call(service, operation, endpoint, parameters, wanted);
+    Optional<Sent> sent =
+        result
+            .exchange()
+            .map(
+                exchange ->
+                    sent(exchanges.add(serviceId, operation.id().text(), exchange), exchange));
+    return new Recorded(result, sent);
+  }
+
+  private static Sent sent(String id, Exchange exchange) {
+    return new Sent(
+        id,
+        exchange.response().map(response -> response.status()).orElse(null),
+        exchange.took().toMillis(),
+        exchange.started().atOffset(ZoneOffset.UTC));
+  }
+
+  /** Keeps what was sent last, and what was answered if it was an answer. */
+  public void keepLast(
+      String serviceId, Operation operation, JsonNode parameters, Recorded recorded) {
+    Optional<JsonNode> answer =
+        recorded
+            .result()
+            .answer()
+            .filter(Answer.Returned.class::isInstance)
+            .map(given -> ValueJson.write(Trimmed.of(((Answer.Returned) given).value()).value()));
+    samples.put(
+        serviceId,
+        operation.id().text(),
+        SampleStore.LAST,
+        parameters,
+        answer,
+        recorded.sent().map(Sent::exchange));
+  }
+
+  /** What was sent and answered last; made up from the description as long as nothing was. */
+  public Sample sample(String serviceId, Service service, Operation operation) {
+    Optional<SampleStore.Kept> kept =
+        samples.find(serviceId, operation.id().text(), SampleStore.LAST);
+    JsonNode parameters =
+        kept.map(SampleStore.Kept::parameters)
+            .orElseGet(() -> made(service, operation.input(), Extent.REQUIRED));
+    Optional<JsonNode> recorded = kept.flatMap(SampleStore.Kept::answer);
+    return new Sample(
+        recorded.isPresent(),
+        parameters,
+        recorded.orElseGet(() -> made(service, operation.output(), Extent.EVERYTHING)),
+        recorded
+            .flatMap(answer -> kept.flatMap(SampleStore.Kept::exchange))
+            .flatMap(exchanges::find)
+            .map(
+                exchange ->
+                    new Sent(
+                        exchange.id(),
+                        exchange.status().orElse(null),
+                        exchange.tookMillis(),
+                        exchange.startedAt())));
+  }
+
+  private static JsonNode made(Service service, ShapeId shape, Extent extent) {
+    return ValueJson.write(SampleMaker.make(service.shapes(), shape, extent));
+  }
+}

@@ -1,0 +1,103 @@
+package org.mapsel.server.services;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Description;
+import org.mapsel.core.intake.Intake;
+import org.mapsel.core.read.Resolver;
+import org.mapsel.core.service.Service;
+import org.mapsel.server.web.Problem;
+import org.springframework.stereotype.Component;
+
+/**
+ * Editions of services: kept as the documents they were read from, read again when needed, and
+ * remembered a while in memory.
+ */
+@Component
+public class Editions {
+
+  private static final int REMEMBERED = 64;
+
+  /** One reading of a description. */
+  public record Edition(String id, String source, Description description, List<Finding> findings) {
+    public Service service() {
+      return description.service();
+    }
+  }
+
+  private final EditionStore store;
+  private final Cache<String, Edition> remembered =
+      Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+
+  Editions(EditionStore store) {
+    this.store = store;
+  }
+
+  /** Reads a description and keeps it; nothing is kept of one that cannot be read. */
+  Edition read(SourceText source, Resolver resolver) {
+    Outcome<Description> outcome = Intake.read(source, resolver);
+    Description description =
+        outcome.value().orElseThrow(() -> Problem.refused(outcome.findings()));
+    String id = hash(description.documents());
+    store.add(id, source.address(), description.documents());
+    Edition edition = new Edition(id, source.address(), description, outcome.findings());
+    remembered.put(id, edition);
+    return edition;
+  }
+
+  public Optional<Edition> find(String id) {
+    return Optional.ofNullable(remembered.get(id, this::load));
+  }
+
+  public Edition get(String id) {
+    return find(id).orElseThrow(() -> Problem.missing("SERVER_EDITION_MISSING"));
+  }
+
+  private @Nullable Edition load(String id) {
+    List<SourceText> documents = store.documents(id);
+    if (documents.isEmpty()) {
+      return null;
+    }
+    Resolver kept =
+        address ->
+            documents.stream()
+                .filter(document -> document.address().equals(address))
+                .findFirst()
+                .map(Outcome::of)
+                .orElseGet(
+                    () ->
+                        Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address)));
+    Outcome<Description> outcome = Intake.read(documents.get(0), kept);
+    return outcome
+        .value()
+        .map(
+            description ->
+                new Edition(id, documents.get(0).address(), description, outcome.findings()))
+        .orElse(null);
+  }
+
+  private static String hash(List<SourceText> documents) {
+    try {
+      MessageDigest digest = MessageDigest.getInstance("SHA-256");
+      for (SourceText document : documents) {
+        digest.update(document.address().getBytes(StandardCharsets.UTF_8));
+        digest.update((byte) 0);
+        digest.update(document.bytes());
+        digest.update((byte) 0);
+      }
+      return HexFormat.of().formatHex(digest.digest());
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+}

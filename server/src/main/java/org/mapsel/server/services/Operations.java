@@ -1,0 +1,135 @@
+package org.mapsel.server.services;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.message.Answer;
+import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.service.Fault;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.value.Value;
+import org.mapsel.server.samples.Recorder;
+import org.mapsel.server.services.ServiceViews.CutView;
+import org.mapsel.server.services.ServiceViews.EndpointView;
+import org.mapsel.server.services.ServiceViews.FaultView;
+import org.mapsel.server.services.ServiceViews.OperationView;
+import org.mapsel.server.services.ServiceViews.SampleView;
+import org.mapsel.server.services.ServiceViews.SentView;
+import org.mapsel.server.services.ServiceViews.TryRequest;
+import org.mapsel.server.services.ServiceViews.TryView;
+import org.mapsel.server.values.Trimmed;
+import org.mapsel.server.values.ValueJson;
+import org.mapsel.server.web.FindingView;
+import org.mapsel.server.web.Problem;
+import org.springframework.stereotype.Component;
+
+/** Operations with their field sheets, and trying them. */
+@Component
+class Operations {
+
+  private final Workspace workspace;
+  private final Editions editions;
+  private final Recorder recorder;
+
+  Operations(Workspace workspace, Editions editions, Recorder recorder) {
+    this.workspace = workspace;
+    this.editions = editions;
+    this.recorder = recorder;
+  }
+
+  OperationView view(String serviceId, String operationId) {
+    ServiceStore.Kept kept = workspace.kept(serviceId);
+    Service service = editions.get(kept.edition()).service();
+    Operation operation = operation(service, operationId);
+    List<EndpointView> endpoints =
+        Describe.endpoints(service).stream()
+            .filter(endpoint -> operation.wire(new EndpointId(endpoint.id())).isPresent())
+            .toList();
+    Recorder.Sample sample = recorder.sample(serviceId, service, operation);
+    return new OperationView(
+        serviceId,
+        kept.name(),
+        kept.edition(),
+        operation.id().text(),
+        operation.name(),
+        Describe.effect(operation),
+        operation.documentation(),
+        operation
+            .wire(kept.endpoint())
+            .map(wire -> wire.endpoint().text())
+            .orElse(endpoints.get(0).id()),
+        endpoints,
+        Describe.fields(service.shapes(), operation.input()),
+        Describe.fields(service.shapes(), operation.output()),
+        operation.faults().stream().map(Fault::name).toList(),
+        new SampleView(
+            sample.recorded() ? "recorded" : "generated",
+            sample.parameters(),
+            sample.answer(),
+            List.of(),
+            sample.sent().map(Operations::sent).orElse(null)));
+  }
+
+  private static Operation operation(Service service, String id) {
+    return service
+        .findOperation(new OperationId(id))
+        .orElseThrow(() -> Problem.missing("SERVER_OPERATION_MISSING", "operation", id));
+  }
+
+  private static SentView sent(Recorder.Sent sent) {
+    return new SentView(sent.exchange(), sent.status(), sent.tookMillis(), sent.startedAt());
+  }
+
+  TryView tryIt(String serviceId, String operationId, TryRequest request) {
+    if (!request.parameters().isObject()) {
+      throw Problem.refused(Finding.error("SERVER_VALUES_MALFORMED"));
+    }
+    Service service = editions.get(workspace.kept(serviceId).edition()).service();
+    Operation operation = operation(service, operationId);
+    Recorder.Recorded recorded =
+        recorder.call(
+            serviceId,
+            service,
+            operation,
+            new EndpointId(request.endpoint()),
+            ValueJson.readRecord(request.parameters()),
+            Set.of());
+    if (recorded.sent().isPresent()) {
+      recorder.keepLast(serviceId, operation, request.parameters(), recorded);
+    }
+    Optional<Answer> answer = recorded.result().answer();
+    Trimmed value =
+        answer
+            .filter(Answer.Returned.class::isInstance)
+            .map(given -> Trimmed.of(((Answer.Returned) given).value()))
+            .orElse(Trimmed.of(Value.ABSENT));
+    return new TryView(
+        value.value().isAbsent() ? null : ValueJson.write(value.value()),
+        cut(value.cut()),
+        answer
+            .filter(Answer.Failed.class::isInstance)
+            .map(given -> fault((Answer.Failed) given))
+            .orElse(null),
+        FindingView.of(recorded.result().findings()),
+        recorded.sent().map(Operations::sent).orElse(null));
+  }
+
+  private static List<CutView> cut(Map<FieldPath, Integer> cut) {
+    return cut.entrySet().stream()
+        .map(entry -> new CutView(entry.getKey().steps(), entry.getValue()))
+        .toList();
+  }
+
+  private static FaultView fault(Answer.Failed failed) {
+    return new FaultView(
+        failed.code(),
+        failed.reason(),
+        failed.fault().orElse(null),
+        ValueJson.write(failed.detail()));
+  }
+}

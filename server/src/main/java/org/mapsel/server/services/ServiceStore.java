@@ -1,0 +1,91 @@
+package org.mapsel.server.services;
+
+import static org.mapsel.server.schema.Tables.SERVICE;
+import static org.mapsel.server.schema.Tables.TAKEN_OPERATION;
+
+import java.time.Clock;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import org.jooq.DSLContext;
+import org.jooq.Record;
+import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.OperationId;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+
+/** The services of the workspace. */
+@Repository
+class ServiceStore {
+
+  /** A service as it is kept. */
+  record Kept(
+      String id,
+      String name,
+      String source,
+      String edition,
+      EndpointId endpoint,
+      OffsetDateTime takenAt) {}
+
+  private final DSLContext sql;
+  private final Clock clock;
+
+  ServiceStore(DSLContext sql, Clock clock) {
+    this.sql = sql;
+    this.clock = clock;
+  }
+
+  List<Kept> all() {
+    return sql.selectFrom(SERVICE).orderBy(SERVICE.NAME, SERVICE.ID).fetch(ServiceStore::kept);
+  }
+
+  Optional<Kept> find(String id) {
+    return sql.selectFrom(SERVICE).where(SERVICE.ID.eq(id)).fetchOptional(ServiceStore::kept);
+  }
+
+  private static Kept kept(Record row) {
+    return new Kept(
+        row.get(SERVICE.ID),
+        row.get(SERVICE.NAME),
+        row.get(SERVICE.SOURCE),
+        row.get(SERVICE.EDITION_ID),
+        new EndpointId(row.get(SERVICE.ENDPOINT)),
+        row.get(SERVICE.TAKEN_AT));
+  }
+
+  List<OperationId> taken(String service) {
+    return sql.select(TAKEN_OPERATION.OPERATION)
+        .from(TAKEN_OPERATION)
+        .where(TAKEN_OPERATION.SERVICE_ID.eq(service))
+        .orderBy(TAKEN_OPERATION.POSITION)
+        .fetch(row -> new OperationId(row.value1()));
+  }
+
+  /** Adds a service, or sets anew what is taken of one that is there. */
+  @Transactional
+  void put(Kept service, List<OperationId> operations) {
+    sql.insertInto(SERVICE)
+        .set(SERVICE.ID, service.id())
+        .set(SERVICE.NAME, service.name())
+        .set(SERVICE.SOURCE, service.source())
+        .set(SERVICE.EDITION_ID, service.edition())
+        .set(SERVICE.ENDPOINT, service.endpoint().text())
+        .set(SERVICE.TAKEN_AT, OffsetDateTime.now(clock))
+        .onConflict(SERVICE.ID)
+        .doUpdate()
+        .set(SERVICE.ENDPOINT, service.endpoint().text())
+        .execute();
+    sql.deleteFrom(TAKEN_OPERATION).where(TAKEN_OPERATION.SERVICE_ID.eq(service.id())).execute();
+    for (int i = 0; i < operations.size(); i++) {
+      sql.insertInto(TAKEN_OPERATION)
+          .set(TAKEN_OPERATION.SERVICE_ID, service.id())
+          .set(TAKEN_OPERATION.POSITION, i)
+          .set(TAKEN_OPERATION.OPERATION, operations.get(i).text())
+          .execute();
+    }
+  }
+
+  void remove(String id) {
+    sql.deleteFrom(SERVICE).where(SERVICE.ID.eq(id)).execute();
+  }
+}

@@ -1,0 +1,141 @@
+package org.mapsel.server.services;
+
+import java.time.OffsetDateTime;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.mapsel.server.web.FindingView;
+import tools.jackson.databind.JsonNode;
+
+/** What the API says about services. */
+public final class ServiceViews {
+
+  private ServiceViews() {}
+
+  /** A description that was read and not taken yet. */
+  public record IntakeView(
+      String edition,
+      String source,
+      String format,
+      String name,
+      String documentation,
+      List<String> documents,
+      List<EndpointView> endpoints,
+      List<OperationBrief> operations,
+      List<FindingView> findings,
+      @Nullable String takenAs) {}
+
+  /** An address with its protocol. */
+  public record EndpointView(String id, String protocol, String address) {}
+
+  /** An operation in one line. */
+  public record OperationBrief(
+      String id,
+      String name,
+      String effect,
+      String documentation,
+      List<FieldBrief> goesIn,
+      List<FieldBrief> comesBack,
+      List<String> endpoints) {}
+
+  /** A field in one word. */
+  public record FieldBrief(String name, boolean required, boolean repeats) {}
+
+  /** What to take of a description that was read. */
+  public record TakeRequest(String edition, List<String> operations, String endpoint) {}
+
+  /** A service in one line. */
+  public record ServiceBrief(
+      String id,
+      String name,
+      String host,
+      List<String> protocols,
+      int operations,
+      int errors,
+      int warnings,
+      OffsetDateTime takenAt) {}
+
+  /** A service with the operations taken of it. */
+  public record ServiceView(
+      String id,
+      String name,
+      String source,
+      String edition,
+      String format,
+      String documentation,
+      String endpoint,
+      List<EndpointView> endpoints,
+      List<OperationBrief> operations,
+      List<FindingView> findings,
+      OffsetDateTime takenAt) {}
+
+  /**
+   * One row of a field sheet.
+   *
+   * @param kind scalar, record, oneOf, open or repeated
+   * @param rows the nearest repeated field around it, empty if there is none
+   */
+  public record FieldView(
+      List<String> path,
+      String name,
+      String kind,
+      String type,
+      boolean required,
+      boolean repeats,
+      boolean nillable,
+      String documentation,
+      List<String> choices,
+      String wire,
+      List<String> rows,
+      boolean recursive,
+      boolean more) {}
+
+  /** An operation with its field sheet. */
+  public record OperationView(
+      String service,
+      String serviceName,
+      String edition,
+      String id,
+      String name,
+      String effect,
+      String documentation,
+      String endpoint,
+      List<EndpointView> endpoints,
+      List<FieldView> goesIn,
+      List<FieldView> comesBack,
+      List<String> faults,
+      SampleView sample) {}
+
+  /**
+   * Values to look at.
+   *
+   * @param origin recorded or generated
+   * @param cut lists that were cut, with the number of items they had
+   */
+  public record SampleView(
+      String origin,
+      JsonNode parameters,
+      JsonNode answer,
+      List<CutView> cut,
+      @Nullable SentView sent) {}
+
+  /** A list that was cut. */
+  public record CutView(List<String> path, int items) {}
+
+  /** When something was sent, and what became of it on the wire. */
+  public record SentView(
+      String exchange, @Nullable Integer status, long tookMillis, OffsetDateTime startedAt) {}
+
+  /** Values to try an operation with. */
+  public record TryRequest(String endpoint, JsonNode parameters) {}
+
+  /** What came of trying. */
+  public record TryView(
+      @Nullable JsonNode answer,
+      List<CutView> cut,
+      @Nullable FaultView fault,
+      List<FindingView> findings,
+      @Nullable SentView sent) {}
+
+  /** A fault that the service answered with. */
+  public record FaultView(String code, String reason, @Nullable String name, JsonNode detail) {}
+}

@@ -1,0 +1,103 @@
+package org.mapsel.server.services;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.server.services.ServiceViews.IntakeView;
+import org.mapsel.server.services.ServiceViews.OperationView;
+import org.mapsel.server.services.ServiceViews.ServiceBrief;
+import org.mapsel.server.services.ServiceViews.ServiceView;
+import org.mapsel.server.services.ServiceViews.TakeRequest;
+import org.mapsel.server.services.ServiceViews.TryRequest;
+import org.mapsel.server.services.ServiceViews.TryView;
+import org.mapsel.server.web.Problem;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+
+/** Services: intake, the list, operations and trying them. */
+@RestController
+@RequestMapping("/api")
+class ServicesController {
+
+  /** What stands in the intake box: an address, or the text of a description. */
+  record IntakeRequest(String source) {}
+
+  private final Workspace workspace;
+  private final Operations operations;
+  private final ServiceRemoval removal;
+
+  ServicesController(Workspace workspace, Operations operations, ServiceRemoval removal) {
+    this.workspace = workspace;
+    this.operations = operations;
+    this.removal = removal;
+  }
+
+  @PostMapping("/intakes")
+  IntakeView read(@RequestBody IntakeRequest request) {
+    String source = request.source().strip();
+    if (source.isEmpty()) {
+      throw Problem.refused(Finding.error("SERVER_INTAKE_EMPTY"));
+    }
+    return source.startsWith("<")
+        ? workspace.readGiven(
+            List.of(new SourceText("pasted", source.getBytes(StandardCharsets.UTF_8))))
+        : workspace.readAddress(source);
+  }
+
+  @PostMapping(path = "/intakes/files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  IntakeView readFiles(@RequestParam List<MultipartFile> files) throws IOException {
+    List<SourceText> given = new ArrayList<>();
+    for (MultipartFile file : files) {
+      String name = file.getOriginalFilename();
+      given.add(new SourceText(name == null ? "file" : name, file.getBytes()));
+    }
+    return workspace.readGiven(given);
+  }
+
+  @GetMapping("/services")
+  List<ServiceBrief> list() {
+    return workspace.list();
+  }
+
+  @PostMapping("/services")
+  ServiceView take(@RequestBody TakeRequest request) {
+    return workspace.take(request);
+  }
+
+  @GetMapping("/services/{service}")
+  ServiceView get(@PathVariable String service) {
+    return workspace.get(service);
+  }
+
+  @DeleteMapping("/services/{service}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void remove(@PathVariable String service) {
+    removal.remove(service);
+  }
+
+  @GetMapping("/services/{service}/operations/{operation}")
+  OperationView operation(@PathVariable String service, @PathVariable String operation) {
+    return operations.view(service, operation);
+  }
+
+  @PostMapping("/services/{service}/operations/{operation}/tries")
+  TryView tryIt(
+      @PathVariable String service,
+      @PathVariable String operation,
+      @RequestBody TryRequest request) {
+    return operations.tryIt(service, operation, request);
+  }
+}

@@ -1,0 +1,67 @@
+package org.mapsel.server.web;
+
+import java.net.URI;
+import java.util.List;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.FindingText;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
+
+/** Everything that goes wrong as problem details: a stable code, a plain message and advice. */
+@RestControllerAdvice
+class ProblemHandler {
+
+  private static final Logger LOG = LoggerFactory.getLogger(ProblemHandler.class);
+
+  @ExceptionHandler
+  ProblemDetail handle(Problem problem) {
+    return detail(problem.status(), problem.findings());
+  }
+
+  @ExceptionHandler
+  ProblemDetail handle(HttpMessageNotReadableException unreadable) {
+    LOG.debug("Unreadable request", unreadable);
+    return detail(HttpStatus.BAD_REQUEST, List.of(Finding.error("SERVER_REQUEST_MALFORMED")));
+  }
+
+  @ExceptionHandler
+  ProblemDetail handle(MaxUploadSizeExceededException large) {
+    return detail(HttpStatus.CONTENT_TOO_LARGE, List.of(Finding.error("SERVER_REQUEST_TOO_LARGE")));
+  }
+
+  @ExceptionHandler
+  ProblemDetail handle(NoResourceFoundException missing) {
+    return detail(HttpStatus.NOT_FOUND, List.of(Finding.error("SERVER_RESOURCE_MISSING")));
+  }
+
+  @ExceptionHandler
+  ProblemDetail handle(Exception unexpected) {
+    if (unexpected instanceof org.springframework.web.ErrorResponse known
+        && known.getStatusCode().is4xxClientError()) {
+      return detail(
+          HttpStatus.valueOf(known.getStatusCode().value()),
+          List.of(Finding.error("SERVER_REQUEST_MALFORMED")));
+    }
+    LOG.error("Unexpected failure", unexpected);
+    return detail(
+        HttpStatus.INTERNAL_SERVER_ERROR, List.of(Finding.error("SERVER_FAILED_UNEXPECTEDLY")));
+  }
+
+  static ProblemDetail detail(HttpStatus status, List<Finding> findings) {
+    Finding first = findings.stream().filter(Finding::isError).findFirst().orElse(findings.get(0));
+    ProblemDetail detail = ProblemDetail.forStatus(status);
+    detail.setType(URI.create("urn:mapsel:problem:" + first.code()));
+    detail.setTitle(FindingText.message(first));
+    detail.setDetail(FindingText.advice(first));
+    detail.setProperty("code", first.code());
+    detail.setProperty("findings", FindingView.of(findings));
+    return detail;
+  }
+}

@@ -1,0 +1,74 @@
+package org.mapsel.standins;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.Arrays;
+import org.springframework.core.annotation.Order;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+import org.springframework.web.util.ContentCachingResponseWrapper;
+
+/** Does to requests what the switches say. Descriptions and the switches themselves stay normal. */
+@Component
+@Order(2)
+class MisbehavingFilter extends OncePerRequestFilter {
+
+  private static final String ERROR_PAGE =
+      "<!DOCTYPE html><html><head><title>502 Bad Gateway</title></head>"
+          + "<body><h1>502 Bad Gateway</h1><p>The harbour gateway is having a rest.</p></body></html>";
+
+  private final Switches switches;
+
+  MisbehavingFilter(Switches switches) {
+    this.switches = switches;
+  }
+
+  @Override
+  protected boolean shouldNotFilter(HttpServletRequest request) {
+    return !request.getMethod().equals("POST");
+  }
+
+  @Override
+  protected void doFilterInternal(
+      HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+      throws ServletException, IOException {
+    switch (switches.get().mode()) {
+      case NORMAL, FAULT, HUGE -> chain.doFilter(request, response);
+      case SLOW -> {
+        pause(switches.get().millis());
+        chain.doFilter(request, response);
+      }
+      case DROPPED -> {
+        // Announcing a body that never comes makes the container close the connection.
+        response.setContentType("text/xml");
+        response.setContentLength(1_000);
+        response.flushBuffer();
+        throw new IOException("dropped, as the switch says");
+      }
+      case ERROR_PAGE -> {
+        response.setStatus(HttpServletResponse.SC_BAD_GATEWAY);
+        response.setContentType("text/html;charset=utf-8");
+        response.getWriter().write(ERROR_PAGE);
+      }
+      case TRUNCATED -> {
+        ContentCachingResponseWrapper whole = new ContentCachingResponseWrapper(response);
+        chain.doFilter(request, whole);
+        byte[] body = whole.getContentAsByteArray();
+        byte[] half = Arrays.copyOf(body, body.length / 2);
+        response.setContentLength(half.length);
+        response.getOutputStream().write(half);
+      }
+    }
+  }
+
+  private static void pause(long millis) {
+    try {
+      Thread.sleep(millis);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+    }
+  }
+}
