@@ -43,7 +43,7 @@ public final class MappingOut {
       if (mapping.source() instanceof Source.Returned source) {
         switch (mapping.target()) {
           case Target.Rows target -> rows.put(target.part(), source.path());
-          case Target.Item target ->
+          case Target.Shown target ->
               items
                   .computeIfAbsent(target.part(), part -> new LinkedHashMap<>())
                   .put(target.item().text(), source.path());

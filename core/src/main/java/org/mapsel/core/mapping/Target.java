@@ -10,7 +10,7 @@ import org.mapsel.core.ref.PartId;
 @JsonSubTypes({
   @JsonSubTypes.Type(value = Target.Parameter.class, name = "parameter"),
   @JsonSubTypes.Type(value = Target.Rows.class, name = "rows"),
-  @JsonSubTypes.Type(value = Target.Item.class, name = "item")
+  @JsonSubTypes.Type(value = Target.Shown.class, name = "item")
 })
 public sealed interface Target {
 
@@ -21,5 +21,5 @@ public sealed interface Target {
   record Rows(PartId part) implements Target {}
 
   /** A column of a table, or a field of a record. */
-  record Item(PartId part, PartId item) implements Target {}
+  record Shown(PartId part, PartId item) implements Target {}
 }

@@ -105,6 +105,6 @@ final class Bindings {
   }
 
   static Mapping shown(PartId part, PartId item, FieldPath path) {
-    return new Mapping(new Target.Item(part, item), new Source.Returned(path));
+    return new Mapping(new Target.Shown(part, item), new Source.Returned(path));
   }
 }

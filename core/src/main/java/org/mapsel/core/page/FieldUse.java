@@ -100,7 +100,7 @@ final class FieldUse {
   private boolean isFilledByCall(PartId part) {
     return call.comesBack().stream()
         .anyMatch(
-            mapping -> mapping.target() instanceof Target.Item item && item.part().equals(part));
+            mapping -> mapping.target() instanceof Target.Shown item && item.part().equals(part));
   }
 
   private Page addItem(Page on, Call from, PartId partId, FieldPath path, Field field) {
@@ -137,7 +137,7 @@ final class FieldUse {
         changed =
             switch (mapping.target()) {
               case Target.Rows rows -> PartEdits.remove(changed, rows.part());
-              case Target.Item item -> PartEdits.removeItem(changed, item.part(), item.item());
+              case Target.Shown item -> PartEdits.removeItem(changed, item.part(), item.item());
               case Target.Parameter none -> changed;
             };
       }

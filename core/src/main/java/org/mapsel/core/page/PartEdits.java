@@ -93,7 +93,7 @@ final class PartEdits {
   private static boolean goesTo(Mapping mapping, PartId part) {
     return switch (mapping.target()) {
       case Target.Rows rows -> rows.part().equals(part);
-      case Target.Item item -> item.part().equals(part);
+      case Target.Shown item -> item.part().equals(part);
       case Target.Parameter none -> false;
     };
   }
@@ -122,7 +122,7 @@ final class PartEdits {
           changed.with(
               call.withComesBack(
                   call.comesBack().stream()
-                      .filter(mapping -> !mapping.target().equals(new Target.Item(partId, itemId)))
+                      .filter(mapping -> !mapping.target().equals(new Target.Shown(partId, itemId)))
                       .toList()));
     }
     return changed;

@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,7 +38,14 @@ class ApiDocument {
   private final Map<String, Class<?>> types = new LinkedHashMap<>();
 
   ApiDocument() {
-    SpringDocUtils.getConfig().replaceWithSchema(JsonNode.class, new Schema<>());
+    SpringDocUtils.getConfig().replaceWithSchema(JsonNode.class, anyJson());
+  }
+
+  private static Schema anyJson() {
+    Schema schema = new Schema<>();
+    schema.setTypes(
+        new LinkedHashSet<>(List.of("object", "array", "string", "number", "boolean", "null")));
+    return schema;
   }
 
   @Bean
@@ -61,12 +69,19 @@ class ApiDocument {
 
   private void remember(Class<?> type) {
     if (type.isRecord() || type.isSealed()) {
-      types.put(type.getSimpleName(), type);
+      put(type);
       JsonSubTypes kinds = type.getAnnotation(JsonSubTypes.class);
       if (kinds != null) {
-        Arrays.stream(kinds.value())
-            .forEach(kind -> types.put(kind.value().getSimpleName(), kind.value()));
+        Arrays.stream(kinds.value()).forEach(kind -> put(kind.value()));
       }
+    }
+  }
+
+  private void put(Class<?> type) {
+    Class<?> known = types.put(type.getSimpleName(), type);
+    if (known != null && known != type) {
+      throw new IllegalStateException(
+          known.getName() + " and " + type.getName() + " would share a schema; rename one.");
     }
   }
 

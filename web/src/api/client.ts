@@ -1,0 +1,92 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema.gen';
+
+export const api = createClient<paths>({ baseUrl: '' });
+
+type Schemas = components['schemas'];
+export type Finding = Schemas['FindingView'];
+export type Intake = Schemas['IntakeView'];
+export type ServiceBrief = Schemas['ServiceBrief'];
+export type Service = Schemas['ServiceView'];
+export type OperationBrief = Schemas['OperationBrief'];
+export type Operation = Schemas['OperationView'];
+export type FieldView = Schemas['FieldView'];
+export type Sent = Schemas['SentView'];
+export type Tried = Schemas['TryView'];
+export type ExchangeView = Schemas['ExchangeView'];
+export type AppView = Schemas['AppView'];
+export type AppBrief = Schemas['AppBrief'];
+export type AppEdit = Schemas['AppEdit'];
+export type Page = Schemas['Page'];
+export type Part = Schemas['Part'];
+export type FormPart = Schemas['Form'];
+export type TablePart = Schemas['Table'];
+export type RecordPart = Schemas['Record'];
+export type Input = Schemas['Input'];
+export type Item = Schemas['Item'];
+export type PageCall = Schemas['Call'];
+export type Mapping = Schemas['Mapping'];
+export type Source = NonNullable<Schemas['FillParameter']['source']>;
+export type Reaction = Schemas['Reaction'];
+export type Run = Schemas['RunView'];
+export type TracedCall = Schemas['TracedCall'];
+export type Preview = Schemas['PreviewView'];
+
+/** Any JSON; what it holds is told by the fields of a shape. */
+export type Json = unknown;
+type JsonOnTheWire = Schemas['TryRequest']['parameters'];
+
+/** JSON as the generated types want it; they cannot name an object of anything. */
+export function wire(json: Json): JsonOnTheWire {
+  return json as JsonOnTheWire;
+}
+
+/** What the server said when it could not do something. */
+export class ApiProblem extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly advice: string,
+    readonly findings: Finding[],
+  ) {
+    super(message);
+  }
+}
+
+const NO_SERVER = {
+  title: 'The Mapsel server does not answer.',
+  detail: 'Check that it is still running, then try again. Nothing you saved is lost.',
+};
+
+interface ProblemDetails {
+  code?: string;
+  title?: string;
+  detail?: string;
+  findings?: Finding[];
+}
+
+function toProblem(status: number, body: unknown): ApiProblem {
+  const details: ProblemDetails = typeof body === 'object' && body !== null ? body : NO_SERVER;
+  return new ApiProblem(
+    status,
+    details.code ?? 'SERVER_UNREACHABLE',
+    details.title ?? NO_SERVER.title,
+    details.detail ?? NO_SERVER.detail,
+    details.findings ?? [],
+  );
+}
+
+/** The data of an answer; anything but success is thrown as an ApiProblem. */
+export async function unwrap<T>(
+  request: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
+  let result;
+  try {
+    result = await request;
+  } catch {
+    throw toProblem(0, undefined);
+  }
+  if (!result.response.ok) throw toProblem(result.response.status, result.error);
+  return result.data as T;
+}

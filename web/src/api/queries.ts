@@ -1,0 +1,46 @@
+import { queryOptions } from '@tanstack/react-query';
+import { api, unwrap } from './client';
+
+/** What the server keeps, one entry a resource; used by pages, and named when something changes. */
+export const servicesQuery = queryOptions({
+  queryKey: ['services'],
+  queryFn: () => unwrap(api.GET('/api/services')),
+});
+
+export const serviceQuery = (service: string) =>
+  queryOptions({
+    queryKey: ['services', service],
+    queryFn: () => unwrap(api.GET('/api/services/{service}', { params: { path: { service } } })),
+  });
+
+export const operationQuery = (service: string, operation: string) =>
+  queryOptions({
+    queryKey: ['services', service, operation],
+    queryFn: () =>
+      unwrap(
+        api.GET('/api/services/{service}/operations/{operation}', {
+          params: { path: { service, operation } },
+        }),
+      ),
+  });
+
+export const appsQuery = queryOptions({
+  queryKey: ['apps'],
+  queryFn: () => unwrap(api.GET('/api/apps')),
+});
+
+export const appQuery = (app: string) =>
+  queryOptions({
+    queryKey: ['apps', app],
+    queryFn: () => unwrap(api.GET('/api/apps/{app}', { params: { path: { app } } })),
+  });
+
+export const previewQuery = (app: string, page: string, version: number) =>
+  queryOptions({
+    queryKey: ['preview', app, page, version],
+    queryFn: () =>
+      unwrap(
+        api.GET('/api/apps/{app}/pages/{page}/preview', { params: { path: { app, page } } }),
+      ),
+    placeholderData: (before) => before,
+  });

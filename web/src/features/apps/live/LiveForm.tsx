@@ -1,0 +1,117 @@
+import Box from '@mui/material/Box';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import type { FormPart, Input, Json } from '@/api/client';
+import { inLine } from '@/lib/format';
+import { isPicked } from './model';
+import type { PartProps } from './LivePage';
+
+const TYPES: Partial<Record<Input['kind'], string>> = {
+  DATE: 'date',
+  TIME: 'time',
+  DATE_TIME: 'datetime-local',
+};
+
+interface FieldProps {
+  input: Input;
+  value: Json;
+  onInput: (value: Json) => void;
+}
+
+function Field({ input, value, onInput }: FieldProps) {
+  const text = value === undefined || value === null ? '' : inLine(value);
+  if (input.kind === 'CHECKBOX') {
+    return (
+      <FormControlLabel
+        label={input.label}
+        control={
+          <Checkbox
+            size="small"
+            checked={value === true || value === 'true'}
+            onChange={(_, on) => {
+              onInput(on);
+            }}
+          />
+        }
+      />
+    );
+  }
+  const choices = input.kind === 'CHOICE' ? input.choices : undefined;
+  const type = TYPES[input.kind];
+  return (
+    <TextField
+      fullWidth
+      label={input.label}
+      required={input.required}
+      helperText={input.help || undefined}
+      value={type === 'datetime-local' ? text.replace(/(Z|[+-]\d{2}:\d{2})$/, '') : text}
+      select={choices !== undefined}
+      type={type ?? 'text'}
+      onChange={(event) => {
+        onInput(event.target.value);
+      }}
+      slotProps={{
+        inputLabel: type || choices ? { shrink: true } : {},
+        htmlInput: input.kind === 'NUMBER' ? { inputMode: 'decimal' } : {},
+        select: { displayEmpty: true },
+      }}
+    >
+      {choices && !input.required && <MenuItem value="">any</MenuItem>}
+      {choices?.map((choice) => (
+        <MenuItem key={choice} value={choice}>
+          {choice}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
+/** Fields to type or choose in. */
+export function LiveForm({ part, state, building, picked, onPick, onInput }: PartProps<FormPart>) {
+  return (
+    <Box>
+      {part.label && (
+        <Typography variant="h2" sx={{ mb: 1 }}>
+          {part.label}
+        </Typography>
+      )}
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 2,
+          gridTemplateColumns: 'repeat(auto-fill, minmax(min(220px, 100%), 1fr))',
+        }}
+      >
+        {part.inputs.map((input) => (
+          <Box
+            key={input.id}
+            onClick={
+              building
+                ? (event) => {
+                    event.stopPropagation();
+                    onPick?.({ part: part.id, item: input.id });
+                  }
+                : undefined
+            }
+            sx={
+              isPicked(picked, part, input.id)
+                ? { bgcolor: 'shallow', outline: '5px solid', outlineColor: 'shallow' }
+                : {}
+            }
+          >
+            <Field
+              input={input}
+              value={state.inputs[input.id]}
+              onInput={(value) => {
+                onInput(input.id, value);
+              }}
+            />
+          </Box>
+        ))}
+      </Box>
+    </Box>
+  );
+}

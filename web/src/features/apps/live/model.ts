@@ -1,0 +1,78 @@
+import type { Json, Page, Part, Preview, Run, TracedCall } from '@/api/client';
+
+/** What can be picked on a page: a part, or an input, column or field of one, in one of its rows. */
+export interface Picked {
+  part: string;
+  item?: string;
+  row?: number;
+}
+
+/** What stands on an open page. */
+export interface LiveState {
+  inputs: Record<string, Json>;
+  contents: Record<string, Json>;
+  messages: Run['messages'];
+  trace: TracedCall[];
+  busy: boolean;
+}
+
+export type LiveAction =
+  | { type: 'input'; id: string; value: Json }
+  | { type: 'asked' }
+  | { type: 'answered'; run: Run }
+  | { type: 'failed'; words: string }
+  | { type: 'dismiss' };
+
+export const emptyLive: LiveState = {
+  inputs: {},
+  contents: {},
+  messages: [],
+  trace: [],
+  busy: false,
+};
+
+/** A page that was just opened, with what its form starts with. */
+export function opened(page: Page, preview: Preview | undefined): LiveState {
+  const inputs: Record<string, Json> = {};
+  for (const part of page.parts) {
+    if (part.kind !== 'form') continue;
+    for (const input of part.inputs) {
+      if (input.initial !== '') inputs[input.id] = input.initial;
+    }
+  }
+  return { ...emptyLive, inputs: { ...inputs, ...preview?.inputs } };
+}
+
+export function changeLive(state: LiveState, action: LiveAction): LiveState {
+  switch (action.type) {
+    case 'input':
+      return { ...state, inputs: { ...state.inputs, [action.id]: action.value } };
+    case 'asked':
+      return { ...state, busy: true, messages: [] };
+    case 'answered':
+      return {
+        ...state,
+        busy: false,
+        contents: { ...state.contents, ...action.run.contents },
+        messages: action.run.messages,
+        trace: action.run.trace,
+      };
+    case 'failed':
+      return { ...state, busy: false, messages: [{ failed: true, text: action.words }] };
+    case 'dismiss':
+      return { ...state, messages: [] };
+  }
+}
+
+/** Required inputs that have nothing in them yet. */
+export function missing(page: Page, inputs: Record<string, Json>): string[] {
+  return page.parts
+    .flatMap((part) => (part.kind === 'form' ? part.inputs : []))
+    .filter(
+      (input) => input.required && input.kind !== 'CHECKBOX' && (inputs[input.id] ?? '') === '',
+    )
+    .map((input) => input.label);
+}
+
+export const isPicked = (picked: Picked | undefined, part: Part, item?: string) =>
+  picked?.part === part.id && picked.item === item;

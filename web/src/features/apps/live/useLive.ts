@@ -1,0 +1,43 @@
+import { useReducer, useRef } from 'react';
+import { api, ApiProblem, type Json, type Page, type Preview, unwrap, wire } from '@/api/client';
+import { changeLive, missing, opened } from './model';
+
+/** A page that really runs: events go to the server, which makes the calls. */
+export function useLive(app: string, page: Page, preview?: Preview) {
+  const [state, dispatch] = useReducer(changeLive, undefined, () => opened(page, preview));
+  const last = useRef(0);
+  const press = async (button: string) => {
+    const empty = missing(page, state.inputs);
+    if (empty.length > 0) {
+      dispatch({ type: 'failed', words: `Please fill in: ${empty.join(', ')}.` });
+      return;
+    }
+    const turn = ++last.current;
+    dispatch({ type: 'asked' });
+    try {
+      const run = await unwrap(
+        api.POST('/api/apps/{app}/pages/{page}/events', {
+          params: { path: { app, page: page.id } },
+          body: {
+            inputs: Object.fromEntries(
+              Object.entries(state.inputs).map(([id, value]) => [id, wire(value)]),
+            ),
+            event: { kind: 'pressed', button },
+          },
+        }),
+      );
+      // An answer that comes after a later press is of no interest any more.
+      if (turn === last.current) dispatch({ type: 'answered', run });
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error;
+      dispatch({ type: 'failed', words: `${error.message} ${error.advice}` });
+    }
+  };
+  return {
+    state,
+    onInput: (id: string, value: Json) => {
+      dispatch({ type: 'input', id, value });
+    },
+    onPress: (button: string) => void press(button),
+  };
+}

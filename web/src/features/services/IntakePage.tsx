@@ -1,0 +1,73 @@
+import Box from '@mui/material/Box';
+import Typography from '@mui/material/Typography';
+import { useMutation } from '@tanstack/react-query';
+import { useMemo, useRef } from 'react';
+import { api, type Intake, unwrap } from '@/api/client';
+import { useFrame } from '@/ui/frame';
+import { Problem } from '@/ui/Problem';
+import { Waiting } from '@/ui/Waiting';
+import { IntakeBox, type Given } from './components/IntakeBox';
+import { IntakeResult } from './components/IntakeResult';
+
+async function read(given: Given, signal: AbortSignal): Promise<Intake> {
+  if (given.files.length === 0) {
+    return unwrap(api.POST('/api/intakes', { body: { source: given.source }, signal }));
+  }
+  const body = new FormData();
+  given.files.forEach((file) => {
+    body.append('files', file);
+  });
+  return unwrap(
+    api.POST('/api/intakes/files', {
+      // The generated types know files only as text; the form itself goes out as it is.
+      body: { files: [] },
+      bodySerializer: () => body,
+      signal,
+    }),
+  );
+}
+
+/** Where a description comes in: one box, and below it what was found. */
+export function IntakePage() {
+  useFrame(
+    useMemo(
+      () => ({ path: [{ words: 'Services' }, { words: 'Read a description' }], tools: null }),
+      [],
+    ),
+  );
+  const stop = useRef<AbortController>(null);
+  const reading = useMutation({
+    mutationFn: (given: Given) => {
+      stop.current = new AbortController();
+      return read(given, stop.current.signal);
+    },
+  });
+  return (
+    <Box sx={{ p: 2.5, maxWidth: 1080 }}>
+      <Typography variant="h1" sx={{ mb: 0.5 }}>
+        Read a description
+      </Typography>
+      <Typography color="text.secondary" sx={{ mb: 1.5, maxWidth: '72ch' }}>
+        Give the address of a WSDL document, drop its files here, or paste its text. Nothing is
+        taken until you say so.
+      </Typography>
+      <IntakeBox
+        busy={reading.isPending}
+        onRead={(given) => {
+          reading.mutate(given);
+        }}
+      />
+      {reading.error && <Problem error={reading.error} />}
+      {reading.isPending && (
+        <Waiting
+          what="Reading the description"
+          onStop={() => {
+            stop.current?.abort();
+            reading.reset();
+          }}
+        />
+      )}
+      {reading.data && <IntakeResult key={reading.data.edition} intake={reading.data} />}
+    </Box>
+  );
+}

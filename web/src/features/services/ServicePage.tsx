@@ -1,0 +1,90 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { api, type Service, unwrap } from '@/api/client';
+import { serviceQuery, servicesQuery } from '@/api/queries';
+import { FindingList } from '@/ui/FindingList';
+import { useFrame } from '@/ui/frame';
+import { Problem } from '@/ui/Problem';
+import { Waiting } from '@/ui/Waiting';
+import { OperationTable } from './components/OperationTable';
+
+function RemoveButton({ service }: { service: Service }) {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  const removing = useMutation({
+    mutationFn: () =>
+      unwrap(api.DELETE('/api/services/{service}', { params: { path: { service: service.id } } })),
+    onSuccess: async () => {
+      await navigate('/services');
+      await queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
+    },
+  });
+  return (
+    <>
+      <Button
+        color="error"
+        onClick={() => {
+          if (window.confirm(`Remove ${service.name} and its samples?`)) removing.mutate();
+        }}
+      >
+        Remove this service
+      </Button>
+      {removing.error && <Problem error={removing.error} />}
+    </>
+  );
+}
+
+/** A service: where it came from, its endpoints, and the operations taken. */
+export function ServicePage() {
+  const { service = '' } = useParams();
+  const { data, error, refetch } = useQuery(serviceQuery(service));
+  const name = data?.name ?? service;
+  useFrame(
+    useMemo(
+      () => ({ path: [{ words: 'Services', to: '/services' }, { words: name }], tools: null }),
+      [name],
+    ),
+  );
+  if (error)
+    return (
+      <Box sx={{ p: 2.5 }}>
+        <Problem error={error} onRetry={() => void refetch()} />
+      </Box>
+    );
+  if (!data)
+    return (
+      <Box sx={{ p: 2.5 }}>
+        <Waiting what="Fetching the service" />
+      </Box>
+    );
+  return (
+    <Box sx={{ p: 2.5, maxWidth: 1080 }}>
+      <Typography variant="h1">{data.name}</Typography>
+      <Typography color="text.secondary">{data.documentation}</Typography>
+      <Typography color="text.secondary" sx={{ overflowWrap: 'anywhere' }}>
+        {data.format}, read from {data.source}
+      </Typography>
+      <FindingList findings={data.findings} label="Findings in the description" />
+      <OperationTable
+        operations={data.operations}
+        endpoints={data.endpoints}
+        name={(operation) => (
+          <Box
+            component={Link}
+            to={`/services/${data.id}/operations/${encodeURIComponent(operation.id)}`}
+            sx={{ color: 'primary.main', fontWeight: 600 }}
+          >
+            {operation.name}
+          </Box>
+        )}
+      />
+      <Box sx={{ mt: 2 }}>
+        <RemoveButton service={data} />
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,119 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import { type DragEvent, useRef, useState } from 'react';
+
+export interface Given {
+  source: string;
+  files: File[];
+}
+
+interface Props {
+  busy: boolean;
+  onRead: (given: Given) => void;
+}
+
+/** What a text is, as far as its start tells. */
+function kindOf(source: string) {
+  const text = source.trim();
+  if (text === '') return '';
+  if (/^https?:\/\//i.test(text)) return 'an address';
+  if (text.startsWith('<')) return 'the text of a description';
+  return 'neither an address nor XML yet: an address starts with http:// or https://';
+}
+
+/** One box that takes an address, files or pasted text, and says at once what it is. */
+export function IntakeBox({ busy, onRead }: Props) {
+  const [source, setSource] = useState('');
+  const [over, setOver] = useState(false);
+  const files = useRef<HTMLInputElement>(null);
+  const give = (list: FileList | null) => {
+    if (list && list.length > 0) onRead({ source: '', files: [...list] });
+  };
+  const drop = (event: DragEvent) => {
+    event.preventDefault();
+    setOver(false);
+    give(event.dataTransfer.files);
+  };
+  const kind = kindOf(source);
+  return (
+    <Box
+      component="form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (source.trim() !== '') onRead({ source, files: [] });
+      }}
+      onDragOver={(event) => {
+        event.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => {
+        setOver(false);
+      }}
+      onDrop={drop}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: '1fr auto auto',
+        gap: 1,
+        alignItems: 'start',
+        mb: 2,
+        p: 1,
+        mx: -1,
+        borderRadius: '4px',
+        outline: over ? '2px dashed' : 'none',
+        outlineColor: 'primary.main',
+      }}
+    >
+      <TextField
+        autoFocus
+        multiline
+        maxRows={8}
+        fullWidth
+        value={source}
+        onChange={(event) => {
+          setSource(event.target.value);
+        }}
+        onKeyDown={(event) => {
+          if (event.key !== 'Enter' || event.shiftKey) return;
+          event.preventDefault();
+          event.currentTarget.closest('form')?.requestSubmit();
+        }}
+        placeholder="http://…?wsdl"
+        helperText={
+          kind === '' ? 'An address, or paste the description itself' : `This is ${kind}.`
+        }
+        slotProps={{
+          htmlInput: { 'aria-label': 'Address or text of a description', spellCheck: false },
+        }}
+      />
+      <Button
+        type="submit"
+        variant="contained"
+        disabled={busy || source.trim() === ''}
+        sx={{ height: 37 }}
+      >
+        Read
+      </Button>
+      <Button
+        variant="outlined"
+        disabled={busy}
+        sx={{ height: 37 }}
+        onClick={() => files.current?.click()}
+      >
+        Choose files…
+      </Button>
+      <input
+        ref={files}
+        type="file"
+        multiple
+        hidden
+        accept=".wsdl,.xsd,.xml"
+        aria-label="Description files"
+        onChange={(event) => {
+          give(event.target.files);
+          event.target.value = '';
+        }}
+      />
+    </Box>
+  );
+}

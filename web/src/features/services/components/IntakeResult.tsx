@@ -1,0 +1,94 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { api, type Intake, unwrap } from '@/api/client';
+import { servicesQuery } from '@/api/queries';
+import { count } from '@/lib/format';
+import { FindingList } from '@/ui/FindingList';
+import { Problem } from '@/ui/Problem';
+import { OperationTable } from './OperationTable';
+
+function useTake() {
+  const queries = useQueryClient();
+  const navigate = useNavigate();
+  return useMutation({
+    mutationFn: (body: { edition: string; operations: string[]; endpoint: string }) =>
+      unwrap(api.POST('/api/services', { body })),
+    onSuccess: async (service) => {
+      await queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
+      await navigate(`/services/${service.id}`);
+    },
+  });
+}
+
+/** What was found in a description, and the one button that takes what is ticked. */
+export function IntakeResult({ intake }: { intake: Intake }) {
+  const [ticked, setTicked] = useState(() => new Set(intake.operations.map((one) => one.id)));
+  const [endpoint, setEndpoint] = useState(intake.endpoints.at(-1)?.id ?? '');
+  const take = useTake();
+  return (
+    <Box
+      component="section"
+      aria-label="What was found"
+      sx={{ borderTop: '1px solid', borderColor: 'divider', pt: 1.5 }}
+    >
+      <Typography variant="h2">{intake.name}</Typography>
+      <Typography color="text.secondary">
+        {intake.documentation} {intake.format}, {count(intake.documents.length, 'document')},{' '}
+        {count(intake.operations.length, 'operation')} over{' '}
+        {count(intake.endpoints.length, 'endpoint')}.
+        {intake.takenAs &&
+          ' This description is in the workspace already; taking it again adds what is ticked.'}
+      </Typography>
+      <FindingList findings={intake.findings} label="Findings in the description" />
+      <OperationTable
+        operations={intake.operations}
+        endpoints={intake.endpoints}
+        ticked={ticked}
+        onTick={setTicked}
+      />
+      <Box
+        sx={{
+          display: 'flex',
+          gap: 1.5,
+          alignItems: 'center',
+          position: 'sticky',
+          bottom: 0,
+          py: 1.5,
+          bgcolor: 'background.default',
+        }}
+      >
+        <Button
+          variant="contained"
+          disabled={ticked.size === 0 || take.isPending}
+          onClick={() => {
+            take.mutate({ edition: intake.edition, operations: [...ticked], endpoint });
+          }}
+        >
+          Take {count(ticked.size, 'operation')}
+        </Button>
+        <TextField
+          select
+          label="over"
+          value={endpoint}
+          onChange={(event) => {
+            setEndpoint(event.target.value);
+          }}
+          sx={{ minWidth: 320 }}
+        >
+          {intake.endpoints.map((one) => (
+            <MenuItem key={one.id} value={one.id}>
+              {one.protocol} at {one.address || 'no address'} ({one.id})
+            </MenuItem>
+          ))}
+        </TextField>
+      </Box>
+      {take.error && <Problem error={take.error} />}
+    </Box>
+  );
+}

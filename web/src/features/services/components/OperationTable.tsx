@@ -1,0 +1,160 @@
+import Box from '@mui/material/Box';
+import Checkbox from '@mui/material/Checkbox';
+import Table from '@mui/material/Table';
+import TableBody from '@mui/material/TableBody';
+import TableCell from '@mui/material/TableCell';
+import TableHead from '@mui/material/TableHead';
+import TableRow from '@mui/material/TableRow';
+import TableSortLabel from '@mui/material/TableSortLabel';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { type ReactNode, useState } from 'react';
+import type { Intake, OperationBrief } from '@/api/client';
+import { MONO } from '@/ui/fonts';
+import { Mark } from '@/ui/Mark';
+
+interface Props {
+  operations: OperationBrief[];
+  endpoints: Intake['endpoints'];
+  ticked?: ReadonlySet<string>;
+  onTick?: (ticked: Set<string>) => void;
+  name?: (operation: OperationBrief) => ReactNode;
+}
+
+type Brief = OperationBrief['goesIn'][number];
+const SHOWN = 6;
+
+function Fields({ fields, side }: { fields: Brief[]; side: 'in' | 'out' }) {
+  const more = fields.length - SHOWN;
+  return (
+    <Box component="span" sx={{ fontFamily: MONO, fontSize: 12 }}>
+      <Mark side={side} />
+      {fields
+        .slice(0, SHOWN)
+        .map(
+          (field) =>
+            `${field.name}${field.repeats ? ' ×n' : ''}${side === 'in' && field.required ? '*' : ''}`,
+        )
+        .join(', ') || '–'}
+      {more > 0 && ` and ${more} more`}
+    </Box>
+  );
+}
+
+/** Operations with what goes in and comes back in short; searchable, sortable, tickable. */
+export function OperationTable({ operations, endpoints, ticked, onTick, name }: Props) {
+  const [find, setFind] = useState('');
+  const [sorted, setSorted] = useState<'asc' | 'desc'>();
+  const wanted = find.toLowerCase();
+  const found = operations.filter((one) =>
+    `${one.name} ${one.documentation}`.toLowerCase().includes(wanted),
+  );
+  const shown = sorted
+    ? found.toSorted((a, b) => a.name.localeCompare(b.name) * (sorted === 'asc' ? 1 : -1))
+    : found;
+  const all = shown.every((one) => ticked?.has(one.id));
+  const protocols = (ids: string[]) =>
+    endpoints
+      .filter((one) => ids.includes(one.id))
+      .map((one) => one.protocol)
+      .join(', ');
+  const tick = (ids: string[], on: boolean) => {
+    const next = new Set(ticked);
+    ids.forEach((id) => (on ? next.add(id) : next.delete(id)));
+    onTick?.(next);
+  };
+  return (
+    <Box sx={{ mt: 1 }}>
+      {operations.length > 8 && (
+        <TextField
+          placeholder="find an operation…"
+          value={find}
+          onChange={(event) => {
+            setFind(event.target.value);
+          }}
+          slotProps={{ htmlInput: { 'aria-label': 'Find an operation' } }}
+          sx={{ mb: 1 }}
+        />
+      )}
+      <Table
+        size="small"
+        aria-label="Operations"
+        sx={{ '& td, & th': { px: 1, py: 0.5, borderColor: 'line', verticalAlign: 'top' } }}
+      >
+        <TableHead>
+          <TableRow>
+            {ticked && (
+              <TableCell padding="checkbox">
+                <Checkbox
+                  size="small"
+                  sx={{ p: 0 }}
+                  checked={all}
+                  onChange={(_, on) => {
+                    tick(
+                      shown.map((one) => one.id),
+                      on,
+                    );
+                  }}
+                  slotProps={{ input: { 'aria-label': 'All operations' } }}
+                />
+              </TableCell>
+            )}
+            <TableCell>
+              <TableSortLabel
+                active={sorted !== undefined}
+                direction={sorted ?? 'asc'}
+                onClick={() => {
+                  setSorted(sorted === 'asc' ? 'desc' : 'asc');
+                }}
+              >
+                Operation
+              </TableSortLabel>
+            </TableCell>
+            <TableCell>Goes in</TableCell>
+            <TableCell>Comes back</TableCell>
+            <TableCell>Effect</TableCell>
+            <TableCell>Over</TableCell>
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {shown.map((one) => (
+            <TableRow key={one.id} hover>
+              {ticked && (
+                <TableCell padding="checkbox">
+                  <Checkbox
+                    size="small"
+                    sx={{ p: 0 }}
+                    checked={ticked.has(one.id)}
+                    onChange={(_, on) => {
+                      tick([one.id], on);
+                    }}
+                    slotProps={{ input: { 'aria-label': `Take ${one.name}` } }}
+                  />
+                </TableCell>
+              )}
+              <TableCell>
+                {name ? name(one) : <strong>{one.name}</strong>}
+                <Typography variant="caption" component="div" color="text.secondary">
+                  {one.documentation}
+                </Typography>
+              </TableCell>
+              <TableCell>
+                <Fields fields={one.goesIn} side="in" />
+              </TableCell>
+              <TableCell>
+                <Fields fields={one.comesBack} side="out" />
+              </TableCell>
+              <TableCell>{one.effect}</TableCell>
+              <TableCell>{protocols(one.endpoints)}</TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+      {shown.length === 0 && (
+        <Typography color="text.secondary" sx={{ p: 1 }}>
+          No operation matches “{find}”.
+        </Typography>
+      )}
+    </Box>
+  );
+}

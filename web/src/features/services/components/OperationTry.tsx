@@ -1,0 +1,125 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Collapse from '@mui/material/Collapse';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useMemo, useState } from 'react';
+import type { Operation } from '@/api/client';
+import { pathKey } from '@/lib/json';
+import { FieldSheet } from '@/sheet/FieldSheet';
+import { type FieldRow, rowKey, type Sheet } from '@/sheet/model';
+import { AnswerNote } from '@/sheet/AnswerNote';
+import { TryOutcome } from '@/sheet/TryOutcome';
+import { useTry } from '@/sheet/useTry';
+import { Wire } from '@/wire/Wire';
+import { MakePage } from './MakePage';
+
+const canTick = (row: FieldRow) => row.side === 'out' && row.field.kind === 'scalar';
+
+/** Trying an operation: type, send, read, tick what matters, make a page of it. */
+export function OperationTry({ operation }: { operation: Operation }) {
+  const [endpoint, setEndpoint] = useState(operation.endpoint);
+  const [ticked, setTicked] = useState<readonly FieldRow[]>([]);
+  const [wireOpen, setWireOpen] = useState(false);
+  const attempt = useTry(operation, endpoint);
+  const used = useMemo(() => new Set(ticked.map((row) => row.key)), [ticked]);
+  const sheet: Sheet = useMemo(
+    () => ({
+      goesIn: operation.goesIn,
+      comesBack: operation.comesBack,
+      parameters: attempt.parameters,
+      answer: attempt.answer,
+      used,
+      cut: Object.fromEntries(attempt.cut.map((one) => [pathKey(one.path), one.items])),
+    }),
+    [operation, attempt.parameters, attempt.answer, attempt.cut, used],
+  );
+  const tick = (row: FieldRow) => {
+    setTicked(
+      used.has(row.key) ? ticked.filter((other) => other.key !== row.key) : [...ticked, row],
+    );
+  };
+  return (
+    <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%' }}>
+      <Box sx={{ px: 2.5, pt: 2 }}>
+        <Typography variant="h1">{operation.name}</Typography>
+        <Typography color="text.secondary">{operation.documentation}</Typography>
+      </Box>
+      <Box sx={{ px: 1.5, flex: 1, minHeight: 260 }}>
+        <FieldSheet
+          label={`Fields of ${operation.name}`}
+          sheet={sheet}
+          notes={{ goesIn: '', comesBack: <AnswerNote attempt={attempt} /> }}
+          canTick={canTick}
+          onUse={tick}
+          onParameter={(row, value) => {
+            attempt.setParameter(row.field.path, value);
+          }}
+          onSend={attempt.send}
+          tools={
+            <>
+              <Button
+                variant="contained"
+                disabled={attempt.pending}
+                onClick={attempt.send}
+                title="Ctrl+Enter"
+              >
+                {attempt.pending ? 'Sending…' : 'Send'}
+              </Button>
+              <TextField
+                select
+                label="over"
+                value={endpoint}
+                onChange={(event) => {
+                  setEndpoint(event.target.value);
+                }}
+                sx={{ width: 130, '& .MuiSelect-select': { py: 0.5 } }}
+              >
+                {operation.endpoints.map((one) => (
+                  <MenuItem key={one.id} value={one.id}>
+                    {one.protocol}
+                  </MenuItem>
+                ))}
+              </TextField>
+            </>
+          }
+        />
+      </Box>
+      <Box
+        sx={{
+          borderTop: '1px solid',
+          borderColor: 'divider',
+          px: 2.5,
+          py: 1,
+          maxHeight: '50%',
+          overflow: 'auto',
+        }}
+      >
+        <TryOutcome attempt={attempt} />
+        <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
+          <MakePage
+            operation={operation}
+            endpoint={endpoint}
+            fields={ticked
+              .map((row) => row.field.path)
+              .filter((path) => used.has(rowKey('out', path)))}
+          />
+          {attempt.sent && (
+            <Button
+              aria-expanded={wireOpen}
+              onClick={() => {
+                setWireOpen(!wireOpen);
+              }}
+            >
+              {wireOpen ? 'Hide the wire' : 'Show the wire'}
+            </Button>
+          )}
+        </Box>
+        <Collapse in={wireOpen && attempt.sent !== undefined} unmountOnExit>
+          {attempt.sent && <Wire exchange={attempt.sent.exchange} />}
+        </Collapse>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,92 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link, NavLink } from 'react-router';
+import type { ServiceBrief } from '@/api/client';
+import { servicesQuery } from '@/api/queries';
+import { count } from '@/lib/format';
+import { Problem } from '@/ui/Problem';
+import { Waiting } from '@/ui/Waiting';
+
+function ServiceLine({ service }: { service: ServiceBrief }) {
+  const findings = service.errors + service.warnings;
+  return (
+    <Box
+      component={NavLink}
+      to={`/services/${service.id}`}
+      sx={{
+        display: 'block',
+        px: 1.5,
+        py: 0.75,
+        color: 'inherit',
+        textDecoration: 'none',
+        borderBottom: '1px solid',
+        borderBottomColor: 'line',
+        borderLeft: '3px solid transparent',
+        '&:hover': { bgcolor: 'shallow' },
+        '&.active': { borderLeftColor: 'primary.main', bgcolor: 'shallow' },
+      }}
+    >
+      <Typography sx={{ fontWeight: 600 }}>{service.name}</Typography>
+      <Typography variant="caption" component="div" color="text.secondary">
+        {service.protocols.join(', ')} at {service.host}
+      </Typography>
+      <Typography variant="caption" component="div" color="text.secondary">
+        {count(service.operations, 'operation')}, read{' '}
+        {new Date(service.takenAt).toLocaleDateString('en-GB')}
+        {findings > 0 && `, ${count(findings, 'finding')}`}
+      </Typography>
+    </Box>
+  );
+}
+
+/** All services, searchable. */
+export function ServiceList() {
+  const { data, error, refetch } = useQuery(servicesQuery);
+  const [find, setFind] = useState('');
+  const wanted = find.toLowerCase();
+  const shown = (data ?? []).filter((service) =>
+    `${service.name} ${service.host} ${service.protocols.join(' ')}`.toLowerCase().includes(wanted),
+  );
+  return (
+    <Box component="section" aria-label="Services" sx={{ height: '100%', overflow: 'auto' }}>
+      <Box sx={{ p: 1.5, display: 'grid', gap: 1 }}>
+        <Button component={Link} to="/services" variant="outlined">
+          Read a description
+        </Button>
+        {(data?.length ?? 0) > 5 && (
+          <TextField
+            placeholder="find a service…"
+            value={find}
+            onChange={(event) => {
+              setFind(event.target.value);
+            }}
+            slotProps={{ htmlInput: { 'aria-label': 'Find a service' } }}
+          />
+        )}
+      </Box>
+      {error && <Problem error={error} onRetry={() => void refetch()} />}
+      {!data && !error && (
+        <Box sx={{ px: 1.5 }}>
+          <Waiting what="Fetching the services" />
+        </Box>
+      )}
+      {data?.length === 0 && (
+        <Typography color="text.secondary" sx={{ px: 1.5 }}>
+          No service yet. Give an address on the right to begin.
+        </Typography>
+      )}
+      {shown.map((service) => (
+        <ServiceLine key={service.id} service={service} />
+      ))}
+      {data && data.length > 0 && shown.length === 0 && (
+        <Typography color="text.secondary" sx={{ px: 1.5 }}>
+          None matches “{find}”.
+        </Typography>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,61 @@
+import Box from '@mui/material/Box';
+import InputAdornment from '@mui/material/InputAdornment';
+import Search from '@mui/icons-material/Search';
+import TextField from '@mui/material/TextField';
+import ToggleButton from '@mui/material/ToggleButton';
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup';
+import type { ReactNode } from 'react';
+import type { Filter, View, ViewAction } from './model';
+
+interface Props {
+  view: View;
+  onView: (action: ViewAction) => void;
+  onLeave: () => void;
+  children?: ReactNode;
+}
+
+/** What can be done with a sheet as a whole: send, find a field, show fewer rows. */
+export function SheetTools({ view, onView, onLeave, children }: Props) {
+  return (
+    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', py: 0.75, px: 1 }}>
+      {children}
+      <TextField
+        placeholder="find a field…"
+        value={view.find}
+        onChange={(event) => {
+          onView({ type: 'find', text: event.target.value });
+        }}
+        onKeyDown={(event) => {
+          if (event.key !== 'Escape' && event.key !== 'Enter') return;
+          if (event.key === 'Escape') onView({ type: 'find', text: '' });
+          onLeave();
+        }}
+        slotProps={{
+          htmlInput: { 'aria-label': 'Find a field', 'data-find': true },
+          input: {
+            startAdornment: (
+              <InputAdornment position="start">
+                <Search fontSize="small" />
+              </InputAdornment>
+            ),
+          },
+        }}
+        sx={{ width: 190, '& input': { py: 0.5 } }}
+      />
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        aria-label="Which rows to show"
+        value={view.filter}
+        onChange={(_, filter: Filter | null) => {
+          if (filter) onView({ type: 'filter', filter });
+        }}
+        sx={{ '& .MuiToggleButton-root': { py: 0.25, px: 1, textTransform: 'none' } }}
+      >
+        <ToggleButton value="used">only used</ToggleButton>
+        <ToggleButton value="values">only with values</ToggleButton>
+        <ToggleButton value="all">all</ToggleButton>
+      </ToggleButtonGroup>
+    </Box>
+  );
+}

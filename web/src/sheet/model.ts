@@ -1,0 +1,170 @@
+import type { FieldView, Json } from '@/api/client';
+import { isRecord, pathKey, startsWith, type Steps, valueAt } from '@/lib/json';
+
+export type Side = 'in' | 'out';
+export type Filter = 'all' | 'values' | 'used';
+
+/** A row of the field sheet: a field, with what is known of it right now. */
+export interface FieldRow {
+  kind: 'field';
+  key: string;
+  side: Side;
+  field: FieldView;
+  level: number;
+  open: boolean | undefined;
+  value: Json;
+  /** For a repeated field: how many items there are and which one is looked at. */
+  items: number | undefined;
+  at: number;
+  used: boolean;
+}
+
+export interface HeadRow {
+  kind: 'head';
+  key: string;
+  side: Side;
+  fields: number;
+}
+
+export type Row = FieldRow | HeadRow;
+
+export interface Sheet {
+  goesIn: FieldView[];
+  comesBack: FieldView[];
+  parameters: Json;
+  answer: Json;
+  /** Which fields are used, by row key. */
+  used: ReadonlySet<string>;
+  /** Real lengths of lists that were cut, by path key. */
+  cut: Readonly<Record<string, number>>;
+}
+
+export interface View {
+  /** Rows whose state differs from what they start with, by row key. */
+  toggled: ReadonlySet<string>;
+  steps: Steps;
+  find: string;
+  filter: Filter;
+}
+
+export const rowKey = (side: Side, path: readonly string[]) => `${side}:${pathKey(path)}`;
+
+/** Groups start open as long as the sheet can be taken in at once; deep ones start shut. */
+const OPEN_LEVELS = 2;
+
+function startsOpen(field: FieldView) {
+  return field.path.length <= OPEN_LEVELS && !/^diag/i.test(field.name);
+}
+
+function hasInside(field: FieldView) {
+  return field.kind !== 'scalar' && field.kind !== 'open' && !field.recursive && !field.more;
+}
+
+function matches(field: FieldView, find: string) {
+  const wanted = find.toLowerCase();
+  return (
+    field.name.toLowerCase().includes(wanted) ||
+    field.documentation.toLowerCase().includes(wanted) ||
+    field.type.toLowerCase().includes(wanted)
+  );
+}
+
+function hasValue(value: Json) {
+  return (
+    value !== undefined &&
+    value !== null &&
+    value !== '' &&
+    !(Array.isArray(value) && value.length === 0) &&
+    !(isRecord(value) && Object.keys(value).length === 0)
+  );
+}
+
+/** Which fields a filter or a search lets through, each with everything around it. */
+function pruned(fields: FieldView[], keep: (field: FieldView) => boolean): Set<string> {
+  const kept = new Set<string>();
+  for (const field of fields) {
+    if (!keep(field)) continue;
+    for (let i = 1; i <= field.path.length; i++) kept.add(pathKey(field.path.slice(0, i)));
+  }
+  return kept;
+}
+
+function sideRows(sheet: Sheet, view: View, side: Side): Row[] {
+  const fields = side === 'in' ? sheet.goesIn : sheet.comesBack;
+  const root = side === 'in' ? sheet.parameters : sheet.answer;
+  const narrowed = view.find !== '' || view.filter !== 'all';
+  const kept = narrowed
+    ? pruned(
+        fields,
+        (field) =>
+          (view.find === '' || matches(field, view.find)) &&
+          (view.filter !== 'used' || sheet.used.has(rowKey(side, field.path))) &&
+          (view.filter !== 'values' || hasValue(valueAt(root, field.path, view.steps))),
+      )
+    : undefined;
+  const rows: Row[] = [{ kind: 'head', key: `${side}:`, side, fields: fields.length }];
+  let shut: readonly string[] | undefined;
+  for (const field of fields) {
+    if (shut && startsWith(field.path, shut)) continue;
+    shut = undefined;
+    if (kept && !kept.has(pathKey(field.path))) continue;
+    const key = rowKey(side, field.path);
+    const inside = hasInside(field);
+    // What was searched for is shown, whatever is shut.
+    const open = inside ? narrowed || startsOpen(field) !== view.toggled.has(key) : undefined;
+    if (inside && !open) shut = field.path;
+    const value = valueAt(root, field.path, view.steps);
+    const list = Array.isArray(value) ? value : undefined;
+    rows.push({
+      kind: 'field',
+      key,
+      side,
+      field,
+      level: field.path.length,
+      open,
+      value,
+      items: field.repeats ? (sheet.cut[pathKey(field.path)] ?? list?.length ?? 0) : undefined,
+      at: Math.min(view.steps[pathKey(field.path)] ?? 0, Math.max(0, (list?.length ?? 1) - 1)),
+      used: sheet.used.has(key),
+    });
+  }
+  return rows;
+}
+
+/** The rows to show, flat and in order. */
+export function visibleRows(sheet: Sheet, view: View): Row[] {
+  return [...sideRows(sheet, view, 'in'), ...sideRows(sheet, view, 'out')];
+}
+
+/** The row around another one, for moving out of a group. */
+export function parentKey(row: FieldRow) {
+  return row.field.path.length > 1 ? rowKey(row.side, row.field.path.slice(0, -1)) : undefined;
+}
+
+export type ViewAction =
+  | { type: 'toggle'; key: string }
+  | { type: 'step'; path: readonly string[]; to: number }
+  | { type: 'find'; text: string }
+  | { type: 'filter'; filter: Filter };
+
+export const startView: View = { toggled: new Set(), steps: {}, find: '', filter: 'all' };
+
+export function changeView(view: View, action: ViewAction): View {
+  switch (action.type) {
+    case 'toggle': {
+      const toggled = new Set(view.toggled);
+      if (!toggled.delete(action.key)) toggled.add(action.key);
+      return { ...view, toggled };
+    }
+    case 'step': {
+      // Going to another item starts at the first one of the lists inside it.
+      const prefix = pathKey(action.path);
+      const others = Object.entries(view.steps).filter(([key]) => !key.startsWith(prefix));
+      return { ...view, steps: { ...Object.fromEntries(others), [prefix]: action.to } };
+    }
+    case 'find':
+      return { ...view, find: action.text };
+    case 'filter':
+      return { ...view, filter: action.filter };
+  }
+}

@@ -1,0 +1,67 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, type Json, type Operation, type Sent, type Tried, unwrap, wire } from '@/api/client';
+import { operationQuery } from '@/api/queries';
+import { withValue } from '@/lib/json';
+
+export interface Attempt {
+  parameters: Json;
+  answer: Json;
+  /** Where the answer comes from: this very try, an earlier one, or the description. */
+  origin: 'sent' | 'recorded' | 'generated';
+  cut: Tried['cut'];
+  sent: Sent | undefined;
+  outcome: Tried | undefined;
+  error: Error | null;
+  pending: boolean;
+  setParameter: (path: string[], value: string | undefined) => void;
+  send: () => void;
+  stop: () => void;
+}
+
+/** Trying an operation from its field sheet. */
+export function useTry(operation: Operation, endpoint: string): Attempt {
+  const queries = useQueryClient();
+  const [parameters, setParameters] = useState<Json>(operation.sample.parameters);
+  const [stopper, setStopper] = useState<AbortController>();
+  const trying = useMutation({
+    mutationFn: (signal: AbortSignal) =>
+      unwrap(
+        api.POST('/api/services/{service}/operations/{operation}/tries', {
+          params: { path: { service: operation.service, operation: operation.id } },
+          body: { endpoint, parameters: wire(parameters) },
+          signal,
+        }),
+      ),
+    onSuccess: async () => {
+      await queries.invalidateQueries({
+        queryKey: operationQuery(operation.service, operation.id).queryKey,
+      });
+      await queries.invalidateQueries({ queryKey: ['preview'] });
+    },
+  });
+  const tried = trying.data;
+  const answered = tried?.answer !== undefined;
+  return {
+    parameters,
+    answer: answered ? tried.answer : operation.sample.answer,
+    origin: answered ? 'sent' : operation.sample.origin === 'recorded' ? 'recorded' : 'generated',
+    cut: answered ? tried.cut : operation.sample.cut,
+    sent: tried ? tried.sent : operation.sample.sent,
+    outcome: tried,
+    error: trying.error,
+    pending: trying.isPending,
+    setParameter: (path, value) => {
+      setParameters((before: Json) => withValue(before, path, value));
+    },
+    send: () => {
+      const next = new AbortController();
+      setStopper(next);
+      trying.mutate(next.signal);
+    },
+    stop: () => {
+      stopper?.abort();
+      trying.reset();
+    },
+  };
+}

@@ -1,0 +1,2 @@
+/** For wire names and messages. */
+export const MONO = '"Source Code Pro", ui-monospace, monospace';

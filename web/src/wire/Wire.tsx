@@ -1,0 +1,154 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Switch from '@mui/material/Switch';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense, useState } from 'react';
+import formatXml from 'xml-formatter';
+import type { ExchangeView } from '@/api/client';
+import { millis } from '@/lib/format';
+import { bytesText } from '@/lib/json';
+import { FindingList } from '@/ui/FindingList';
+import { MONO } from '@/ui/fonts';
+import { Mark } from '@/ui/Mark';
+import { Problem } from '@/ui/Problem';
+import { Waiting } from '@/ui/Waiting';
+import { exchangeQuery } from './queries';
+
+const Message = lazy(() => import('./Message'));
+
+/** Laid out by its tags; a message that is not well-formed stays as it came. */
+function laidOut(body: string) {
+  try {
+    return formatXml(body, { indentation: '  ', collapseContent: true, lineSeparator: '\n' });
+  } catch {
+    return body;
+  }
+}
+
+interface HeaderLine {
+  name: string;
+  value: string;
+  reason?: string;
+}
+
+function Headers({ lines, label }: { lines: HeaderLine[]; label: string }) {
+  return (
+    <Box
+      component="dl"
+      aria-label={label}
+      sx={{ m: 0, mb: 1, fontFamily: MONO, fontSize: 12, overflowWrap: 'anywhere' }}
+    >
+      {lines.map((line, index) => (
+        <Box key={index} sx={{ py: '2px' }}>
+          <Box component="dt" sx={{ display: 'inline', color: 'text.secondary' }}>
+            {line.name}:{' '}
+          </Box>
+          <Box component="dd" sx={{ display: 'inline', m: 0 }}>
+            {line.value}
+          </Box>
+          {line.reason && (
+            <Box sx={{ fontFamily: 'fontFamily', color: 'text.secondary', pl: 2 }}>
+              because {line.reason}
+            </Box>
+          )}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Request({ exchange, pretty }: { exchange: ExchangeView; pretty: boolean }) {
+  return (
+    <Box component="section" aria-label="Request" sx={{ minWidth: 0 }}>
+      <Typography variant="h3" sx={{ mb: 0.5 }}>
+        <Mark side="in" /> Request
+      </Typography>
+      <Typography sx={{ fontFamily: MONO, fontSize: 12, overflowWrap: 'anywhere' }}>
+        {exchange.method} {exchange.address}
+      </Typography>
+      <Headers lines={exchange.requestHeaders} label="Request headers" />
+      <Message
+        text={pretty ? laidOut(exchange.requestBody) : exchange.requestBody}
+        label="Request body"
+      />
+    </Box>
+  );
+}
+
+function Answer({ exchange, pretty }: { exchange: ExchangeView; pretty: boolean }) {
+  return (
+    <Box component="section" aria-label="Answer" sx={{ minWidth: 0 }}>
+      <Typography variant="h3" sx={{ mb: 0.5 }}>
+        <Mark side="out" /> Answer
+      </Typography>
+      <Typography sx={{ fontFamily: MONO, fontSize: 12 }}>
+        {exchange.status === undefined ? 'no answer' : `status ${exchange.status}`},{' '}
+        {millis(exchange.tookMillis)}, {bytesText(exchange.responseBytes)}
+        {exchange.cut && ' (only the start is kept)'}
+      </Typography>
+      {exchange.failure && <FindingList findings={[exchange.failure]} label="Failure" />}
+      <Headers lines={exchange.responseHeaders} label="Answer headers" />
+      {exchange.responseBody && (
+        <Message
+          text={pretty && !exchange.cut ? laidOut(exchange.responseBody) : exchange.responseBody}
+          label="Answer body"
+        />
+      )}
+    </Box>
+  );
+}
+
+/** Request and answer as they were sent, each header with its reason. */
+export function Wire({ exchange: id }: { exchange: string }) {
+  const { data, error, refetch } = useQuery(exchangeQuery(id));
+  const [raw, setRaw] = useState(false);
+  const [copied, setCopied] = useState(false);
+  if (error) return <Problem error={error} onRetry={() => void refetch()} />;
+  if (!data) return <Waiting what="Fetching the exchange" />;
+  return (
+    <Box sx={{ containerType: 'inline-size' }}>
+      <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', py: 0.5 }}>
+        <FormControlLabel
+          control={
+            <Switch
+              size="small"
+              checked={raw}
+              onChange={(_, on) => {
+                setRaw(on);
+              }}
+            />
+          }
+          label="as sent, not laid out"
+          slotProps={{ typography: { variant: 'body2' } }}
+        />
+        <Button
+          onClick={() => {
+            void navigator.clipboard.writeText(data.curl).then(() => {
+              setCopied(true);
+            });
+          }}
+        >
+          {copied ? 'Copied' : 'Copy as curl'}
+        </Button>
+        <Button href={`/api/exchanges/${id}/har`}>Save as HAR</Button>
+      </Box>
+      <Suspense fallback={<Waiting what="Opening the messages" />}>
+        <Box
+          sx={{
+            display: 'grid',
+            gap: 3,
+            gridTemplateColumns: 'minmax(0, 1fr)',
+            '@container (min-width: 760px)': {
+              gridTemplateColumns: 'minmax(0, 1fr) minmax(0, 1fr)',
+            },
+          }}
+        >
+          <Request exchange={data} pretty={!raw} />
+          <Answer exchange={data} pretty={!raw} />
+        </Box>
+      </Suspense>
+    </Box>
+  );
+}
