@@ -12,7 +12,7 @@ export function Lost() {
       <Typography variant="h1">
         {broken ? 'This page broke' : 'There is nothing at this address'}
       </Typography>
-      <Typography color="text.secondary">
+      <Typography sx={{ color: 'text.secondary' }}>
         {broken
           ? `Reload it; what you saved is kept. (${error.message})`
           : 'It may have been removed, or the address has a slip in it.'}

@@ -4,8 +4,8 @@ import type { Attempt } from './useTry';
 
 const WORDS = {
   sent: 'just answered',
-  recorded: 'recorded answer',
-  generated: 'made up from the description, nothing sent yet',
+  recorded: 'recorded',
+  generated: 'made up, nothing sent yet',
 };
 
 /** Where the values beside the returned fields come from. */
@@ -13,7 +13,8 @@ export function AnswerNote({ attempt }: { attempt: Attempt }) {
   const failed = attempt.outcome !== undefined && attempt.origin !== 'sent';
   return (
     <Box component="span" sx={{ fontStyle: attempt.origin === 'generated' ? 'italic' : undefined }}>
-      {failed && 'the last try failed; '}
+      {' · '}
+      {failed && 'last try failed, '}
       {WORDS[attempt.origin]}
       {attempt.sent && !failed && `, ${millis(attempt.sent.tookMillis)}`}
     </Box>

@@ -24,7 +24,8 @@ export interface SheetColumns {
 interface Props {
   label: string;
   sheet: Sheet;
-  notes: { goesIn: ReactNode; comesBack: ReactNode };
+  /** Where the values of the answer come from, to stand over them. */
+  note: ReactNode;
   columns?: SheetColumns;
   tools?: ReactNode;
   height?: number | string;
@@ -85,13 +86,11 @@ function Head({
       <Box role="gridcell" className="type">
         {row.fields === 0 ? 'nothing' : 'type'}
       </Box>
-      <Box role="gridcell" className="words">
-        {note}
-      </Box>
+      <Box role="gridcell" className="words" />
       <Box role="gridcell" className="binding">
         {title}
       </Box>
-      <Box role="gridcell">value</Box>
+      <Box role="gridcell">value {note}</Box>
     </Box>
   );
 }
@@ -203,7 +202,7 @@ export function FieldSheet(props: Props) {
                   <Head
                     row={row}
                     template={template}
-                    note={row.side === 'in' ? props.notes.goesIn : props.notes.comesBack}
+                    note={row.side === 'in' ? null : props.note}
                     title={(row.side === 'in' ? columns?.goesIn : columns?.comesBack) ?? ''}
                   />
                 ) : (

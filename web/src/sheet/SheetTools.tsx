@@ -40,7 +40,7 @@ export function SheetTools({ view, onView, onLeave, children }: Props) {
             ),
           },
         }}
-        sx={{ width: 190, '& input': { py: 0.5 } }}
+        sx={{ width: 165, '& input': { py: 0.5 } }}
       />
       <ToggleButtonGroup
         exclusive
@@ -52,8 +52,8 @@ export function SheetTools({ view, onView, onLeave, children }: Props) {
         }}
         sx={{ '& .MuiToggleButton-root': { py: 0.25, px: 1, textTransform: 'none' } }}
       >
-        <ToggleButton value="used">only used</ToggleButton>
-        <ToggleButton value="values">only with values</ToggleButton>
+        <ToggleButton value="used">used</ToggleButton>
+        <ToggleButton value="values">with values</ToggleButton>
         <ToggleButton value="all">all</ToggleButton>
       </ToggleButtonGroup>
     </Box>

@@ -19,7 +19,7 @@ export function ValueText({ row }: { row: FieldRow }) {
       />
     );
   }
-  const text = inLine(value);
+  const text = value === undefined ? '–' : inLine(value);
   return (
     <Box
       component="span"
@@ -27,7 +27,7 @@ export function ValueText({ row }: { row: FieldRow }) {
       sx={{
         overflow: 'hidden',
         textOverflow: 'ellipsis',
-        color: value === null ? 'text.secondary' : undefined,
+        color: value === null || value === undefined ? 'text.secondary' : undefined,
       }}
     >
       {text}

@@ -6,9 +6,7 @@ import type { ReactNode } from 'react';
 export function Empty({ words, children }: { words: string; children?: ReactNode }) {
   return (
     <Box sx={{ py: 3, display: 'grid', gap: 1.5, justifyItems: 'start' }}>
-      <Typography color="text.secondary" sx={{ maxWidth: '60ch' }}>
-        {words}
-      </Typography>
+      <Typography sx={{ color: 'text.secondary', maxWidth: '60ch' }}>{words}</Typography>
       {children}
     </Box>
   );

@@ -36,7 +36,7 @@ export function FindingList({ findings, label }: { findings: Finding[]; label: s
             <Icon titleAccess={look.word} sx={{ color: look.color, fontSize: 18, mt: '1px' }} />
             <Box sx={{ minWidth: 0, overflowWrap: 'anywhere' }}>
               <Typography variant="body1">{finding.message}</Typography>
-              <Typography variant="body2" color="text.secondary">
+              <Typography sx={{ color: 'text.secondary' }} variant="body2">
                 {finding.advice}
                 {place(finding) && ` (${place(finding)})`}
               </Typography>

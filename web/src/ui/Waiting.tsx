@@ -8,7 +8,7 @@ export function Waiting({ what, onStop }: { what: string; onStop?: () => void })
   return (
     <Box role="status" sx={{ py: 1, maxWidth: 420 }}>
       <Box sx={{ display: 'flex', alignItems: 'center', gap: 2, mb: 0.5 }}>
-        <Typography color="text.secondary">{what}</Typography>
+        <Typography sx={{ color: 'text.secondary' }}>{what}</Typography>
         {onStop && <Button onClick={onStop}>Stop</Button>}
       </Box>
       <LinearProgress aria-label={what} sx={{ height: 2 }} />

@@ -38,7 +38,7 @@ function AppLine({ app }: { app: AppBrief }) {
         </Button>
       </Box>
       {app.pages.length === 0 && (
-        <Typography color="text.secondary">
+        <Typography sx={{ color: 'text.secondary' }}>
           No page yet; open an operation and make one from it.
         </Typography>
       )}

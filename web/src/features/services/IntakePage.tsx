@@ -47,7 +47,7 @@ export function IntakePage() {
       <Typography variant="h1" sx={{ mb: 0.5 }}>
         Read a description
       </Typography>
-      <Typography color="text.secondary" sx={{ mb: 1.5, maxWidth: '72ch' }}>
+      <Typography sx={{ color: 'text.secondary', mb: 1.5, maxWidth: '72ch' }}>
         Give the address of a WSDL document, drop its files here, or paste its text. Nothing is
         taken until you say so.
       </Typography>

@@ -64,8 +64,8 @@ export function ServicePage() {
   return (
     <Box sx={{ p: 2.5, maxWidth: 1080 }}>
       <Typography variant="h1">{data.name}</Typography>
-      <Typography color="text.secondary">{data.documentation}</Typography>
-      <Typography color="text.secondary" sx={{ overflowWrap: 'anywhere' }}>
+      <Typography sx={{ color: 'text.secondary' }}>{data.documentation}</Typography>
+      <Typography sx={{ color: 'text.secondary', overflowWrap: 'anywhere' }}>
         {data.format}, read from {data.source}
       </Typography>
       <FindingList findings={data.findings} label="Findings in the description" />

@@ -88,7 +88,7 @@ export function Bench({ view, page, preview, operations }: Props) {
       <Box sx={{ flex: 1, minHeight: 0 }}>
         <Split
           id="bench"
-          leftSize="54%"
+          leftSize="50%"
           left={
             <Box
               sx={{ height: '100%', overflow: 'auto', display: 'flex', flexDirection: 'column' }}
@@ -113,14 +113,7 @@ export function Bench({ view, page, preview, operations }: Props) {
             </Box>
           }
           right={
-            <PageSide
-              {...side}
-              note={
-                generated
-                  ? 'with values made up from the description'
-                  : 'with the last recorded answer'
-              }
-            >
+            <PageSide {...side} note={generated ? 'made-up values' : 'recorded answer'}>
               <LivePage
                 building
                 page={page}

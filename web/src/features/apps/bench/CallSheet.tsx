@@ -74,7 +74,7 @@ export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Pro
         <FieldSheet
           label={`Fields of ${operation.name}`}
           sheet={sheet}
-          notes={{ goesIn: '', comesBack: <AnswerNote attempt={attempt} /> }}
+          note={<AnswerNote attempt={attempt} />}
           columns={{
             goesIn: 'filled from',
             comesBack: 'shown as',

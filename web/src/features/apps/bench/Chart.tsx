@@ -17,7 +17,7 @@ export function Chart({ width, children }: { width: number | undefined; children
         sx={{
           border: '1px solid',
           borderColor: 'text.secondary',
-          px: 3.5,
+          px: 2.5,
           py: 2.5,
           minHeight: 220,
         }}

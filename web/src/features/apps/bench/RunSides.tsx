@@ -21,8 +21,8 @@ export function RunSides({ app, page, preview, picked, onPick, side }: Props) {
   const live = useLive(app, page, preview);
   return (
     <Split
-      id="bench"
-      leftSize="54%"
+      id="run"
+      leftSize="38%"
       left={
         <div style={{ height: '100%', overflow: 'auto' }}>
           <Trace page={page} state={live.state} picked={picked} />

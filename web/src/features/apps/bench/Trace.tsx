@@ -120,9 +120,11 @@ export function Trace({ page, state, picked }: Props) {
         Trace
       </Typography>
       {picked && <HowItCame page={page} state={state} picked={picked} />}
-      {state.busy && <Typography color="text.secondary">Waiting for the service…</Typography>}
+      {state.busy && (
+        <Typography sx={{ color: 'text.secondary' }}>Waiting for the service…</Typography>
+      )}
       {state.trace.length === 0 && !state.busy && (
-        <Typography color="text.secondary">
+        <Typography sx={{ color: 'text.secondary' }}>
           Use the page on the right. Every call shows up here with what it sent; press a value on
           the page to see where it came from.
         </Typography>

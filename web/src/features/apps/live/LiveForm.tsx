@@ -82,7 +82,7 @@ export function LiveForm({ part, state, building, picked, onPick, onInput }: Par
         sx={{
           display: 'grid',
           gap: 2,
-          gridTemplateColumns: 'repeat(auto-fill, minmax(min(220px, 100%), 1fr))',
+          gridTemplateColumns: 'repeat(auto-fill, minmax(min(190px, 100%), 1fr))',
         }}
       >
         {part.inputs.map((input) => (

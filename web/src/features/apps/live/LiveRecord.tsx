@@ -17,7 +17,9 @@ export function LiveRecord({ part, state, building, picked, onPick }: PartProps<
           {part.label}
         </Typography>
       )}
-      {!record && !building && <Typography color="text.secondary">Nothing asked yet.</Typography>}
+      {!record && !building && (
+        <Typography sx={{ color: 'text.secondary' }}>Nothing asked yet.</Typography>
+      )}
       {(record || building) && (
         <Box
           component="dl"

@@ -15,11 +15,13 @@ import { isPicked } from './model';
 import type { PartProps } from './LivePage';
 
 const ROWS = 50;
+/** Only free text may break into lines. */
+const lines = (item: Item) => (item.format === 'TEXT' ? 'normal' : 'nowrap');
 const right = (item: Item) => (item.format === 'NUMBER' ? 'right' : undefined);
 
 /** Where there is no room for columns, every row stands on its own with its labels. */
 const stacked = {
-  '@container (max-width: 560px)': {
+  '@container (max-width: 400px)': {
     display: 'block',
     '& thead': { display: 'none' },
     '& tbody': { display: 'block' },
@@ -58,14 +60,14 @@ export function LiveTable({ part, state, building, picked, onPick }: PartProps<T
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5 }}>
         <Typography variant="h2">{part.label}</Typography>
         {content !== undefined && (
-          <Typography color="text.secondary">{count(rows.length, 'row')}</Typography>
+          <Typography sx={{ color: 'text.secondary' }}>{count(rows.length, 'row')}</Typography>
         )}
       </Box>
       {content === undefined && !building && (
-        <Typography color="text.secondary">Nothing asked yet.</Typography>
+        <Typography sx={{ color: 'text.secondary' }}>Nothing asked yet.</Typography>
       )}
       {content !== undefined && rows.length === 0 && (
-        <Typography color="text.secondary">Nothing was found.</Typography>
+        <Typography sx={{ color: 'text.secondary' }}>Nothing was found.</Typography>
       )}
       {(building || rows.length > 0) && (
         <Box sx={{ overflowX: 'auto' }}>
@@ -76,6 +78,7 @@ export function LiveTable({ part, state, building, picked, onPick }: PartProps<T
               ...stacked,
               '& th': { fontWeight: 700, borderColor: 'text.secondary', whiteSpace: 'nowrap' },
               '& td': { borderColor: 'line' },
+              '& th, & td': { px: 1 },
             }}
           >
             <TableHead>
@@ -101,7 +104,7 @@ export function LiveTable({ part, state, building, picked, onPick }: PartProps<T
                       data-label={item.label}
                       align={right(item)}
                       onClick={onPick ? pick(item, pageAt * ROWS + index) : undefined}
-                      sx={look(item)}
+                      sx={{ ...look(item), whiteSpace: lines(item) }}
                     >
                       <span>
                         <Cell value={isRecord(row) ? row[item.id] : undefined} item={item} />

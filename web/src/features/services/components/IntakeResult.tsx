@@ -38,7 +38,7 @@ export function IntakeResult({ intake }: { intake: Intake }) {
       sx={{ borderTop: '1px solid', borderColor: 'divider', pt: 1.5 }}
     >
       <Typography variant="h2">{intake.name}</Typography>
-      <Typography color="text.secondary">
+      <Typography sx={{ color: 'text.secondary' }}>
         {intake.documentation} {intake.format}, {count(intake.documents.length, 'document')},{' '}
         {count(intake.operations.length, 'operation')} over{' '}
         {count(intake.endpoints.length, 'endpoint')}.

@@ -90,7 +90,7 @@ export function MakePage(props: Props) {
             <MenuItem value={NEW}>a new app</MenuItem>
           </TextField>
         )}
-        <Typography color="text.secondary">
+        <Typography sx={{ color: 'text.secondary' }}>
           {props.fields.length > 0
             ? `with ${count(props.fields.length, 'ticked field')}`
             : 'with the fields that look most telling; tick some to choose yourself'}

@@ -134,7 +134,7 @@ export function OperationTable({ operations, endpoints, ticked, onTick, name }: 
               )}
               <TableCell>
                 {name ? name(one) : <strong>{one.name}</strong>}
-                <Typography variant="caption" component="div" color="text.secondary">
+                <Typography sx={{ color: 'text.secondary' }} variant="caption" component="div">
                   {one.documentation}
                 </Typography>
               </TableCell>
@@ -151,7 +151,7 @@ export function OperationTable({ operations, endpoints, ticked, onTick, name }: 
         </TableBody>
       </Table>
       {shown.length === 0 && (
-        <Typography color="text.secondary" sx={{ p: 1 }}>
+        <Typography sx={{ color: 'text.secondary', p: 1 }}>
           No operation matches “{find}”.
         </Typography>
       )}

@@ -44,13 +44,13 @@ export function OperationTry({ operation }: { operation: Operation }) {
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%' }}>
       <Box sx={{ px: 2.5, pt: 2 }}>
         <Typography variant="h1">{operation.name}</Typography>
-        <Typography color="text.secondary">{operation.documentation}</Typography>
+        <Typography sx={{ color: 'text.secondary' }}>{operation.documentation}</Typography>
       </Box>
       <Box sx={{ px: 1.5, flex: 1, minHeight: 260 }}>
         <FieldSheet
           label={`Fields of ${operation.name}`}
           sheet={sheet}
-          notes={{ goesIn: '', comesBack: <AnswerNote attempt={attempt} /> }}
+          note={<AnswerNote attempt={attempt} />}
           canTick={canTick}
           onUse={tick}
           onParameter={(row, value) => {

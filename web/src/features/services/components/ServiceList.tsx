@@ -31,10 +31,10 @@ function ServiceLine({ service }: { service: ServiceBrief }) {
       }}
     >
       <Typography sx={{ fontWeight: 600 }}>{service.name}</Typography>
-      <Typography variant="caption" component="div" color="text.secondary">
+      <Typography sx={{ color: 'text.secondary' }} variant="caption" component="div">
         {service.protocols.join(', ')} at {service.host}
       </Typography>
-      <Typography variant="caption" component="div" color="text.secondary">
+      <Typography sx={{ color: 'text.secondary' }} variant="caption" component="div">
         {count(service.operations, 'operation')}, read{' '}
         {new Date(service.takenAt).toLocaleDateString('en-GB')}
         {findings > 0 && `, ${count(findings, 'finding')}`}
@@ -75,7 +75,7 @@ export function ServiceList() {
         </Box>
       )}
       {data?.length === 0 && (
-        <Typography color="text.secondary" sx={{ px: 1.5 }}>
+        <Typography sx={{ color: 'text.secondary', px: 1.5 }}>
           No service yet. Give an address on the right to begin.
         </Typography>
       )}
@@ -83,9 +83,7 @@ export function ServiceList() {
         <ServiceLine key={service.id} service={service} />
       ))}
       {data && data.length > 0 && shown.length === 0 && (
-        <Typography color="text.secondary" sx={{ px: 1.5 }}>
-          None matches “{find}”.
-        </Typography>
+        <Typography sx={{ color: 'text.secondary', px: 1.5 }}>None matches “{find}”.</Typography>
       )}
     </Box>
   );

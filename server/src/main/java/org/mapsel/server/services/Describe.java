@@ -105,8 +105,7 @@ final class Describe {
     return switch (type) {
       case TEXT -> "text";
       case BOOLEAN -> "yes/no";
-      case INTEGER -> "whole number";
-      case DECIMAL, FLOAT -> "number";
+      case INTEGER, DECIMAL, FLOAT -> "number";
       case DATE -> "date";
       case TIME -> "time";
       case DATE_TIME -> "date-time";

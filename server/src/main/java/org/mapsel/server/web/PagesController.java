@@ -1,20 +1,30 @@
 package org.mapsel.server.web;
 
 import io.swagger.v3.oas.annotations.Hidden;
+import org.springframework.boot.availability.ApplicationAvailability;
+import org.springframework.boot.availability.ReadinessState;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ResponseBody;
 
 /** Every place of the front end has an address of its own; all of them are one document. */
 @Hidden
 @Controller
 class PagesController {
 
-  /** Answers as soon as requests are taken; the start command waits for it. */
-  @ResponseBody
+  private final ApplicationAvailability availability;
+
+  PagesController(ApplicationAvailability availability) {
+    this.availability = availability;
+  }
+
+  /** Well once everything is there, the demo app included; the start command waits for it. */
   @GetMapping("/api/ready")
-  String ready() {
-    return "ready";
+  ResponseEntity<String> ready() {
+    return availability.getReadinessState() == ReadinessState.ACCEPTING_TRAFFIC
+        ? ResponseEntity.ok("ready")
+        : ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).body("starting");
   }
 
   @GetMapping({"/", "/services/**", "/apps/**", "/open/**"})

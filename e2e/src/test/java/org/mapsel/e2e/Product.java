@@ -1,0 +1,104 @@
+package org.mapsel.e2e;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** The whole product, started and stopped by its own command on data of its own. */
+final class Product implements AutoCloseable {
+
+  private static final Pattern READY = Pattern.compile("Mapsel is ready: +(http\\S+)");
+
+  private final Path data;
+  private final List<String> options;
+  private final int standInsPort = Programs.freePort();
+  private String address = "";
+
+  private Product(Path data, List<String> options) {
+    this.data = data;
+    this.options = options;
+  }
+
+  /** With the demo services and the demo app. */
+  static Product withDemo() {
+    Product product = new Product(Programs.temporary("mapsel-e2e"), List.of());
+    product.start();
+    return product;
+  }
+
+  /** With nothing in it. */
+  static Product empty() {
+    Product product = new Product(Programs.temporary("mapsel-e2e"), List.of("--no-demo"));
+    product.start();
+    return product;
+  }
+
+  String address() {
+    return address;
+  }
+
+  void start() {
+    List<String> command =
+        new ArrayList<>(
+            List.of(
+                "./mapsel",
+                "start",
+                "--data",
+                data.toString(),
+                "--port",
+                "" + Programs.freePort()));
+    command.addAll(options);
+    ProcessBuilder builder =
+        new ProcessBuilder(command).directory(Programs.ROOT.toFile()).redirectErrorStream(true);
+    builder.environment().put("MAPSEL_BUILT", "yes");
+    builder.environment().put("MAPSEL_ANSWER_TIMEOUT", "2s");
+    builder.environment().put("MAPSEL_STANDINS_PORT", String.valueOf(standInsPort));
+    try {
+      Process process = builder.start();
+      BufferedReader printed = process.inputReader();
+      StringBuilder all = new StringBuilder();
+      for (String line = printed.readLine(); line != null; line = printed.readLine()) {
+        all.append(line).append('\n');
+        Matcher ready = READY.matcher(line);
+        if (ready.find()) {
+          address = ready.group(1);
+          return;
+        }
+      }
+      throw new IllegalStateException("The product did not start:\n" + all);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  void stop() {
+    Programs.run(List.of("./mapsel", "stop", "--data", data.toString()));
+  }
+
+  /** Ends the server as a power cut would; the rest is then stopped by the command itself. */
+  void killServer() {
+    try {
+      long pid = Long.parseLong(Files.readString(data.resolve("run/server")).strip());
+      ProcessHandle server = ProcessHandle.of(pid).orElseThrow();
+      server.destroyForcibly();
+      server.onExit().join();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  StandIns standIns() {
+    return new StandIns("http://localhost:" + standInsPort, null);
+  }
+
+  @Override
+  public void close() {
+    Programs.run(List.of("./mapsel", "reset", "--yes", "--data", data.toString()));
+  }
+}

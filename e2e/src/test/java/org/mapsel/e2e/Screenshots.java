@@ -1,0 +1,114 @@
+package org.mapsel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+
+/** Takes one picture of each main view from the demo data, as the README shows them. */
+public final class Screenshots {
+
+  private static final int WIDTH = 1280;
+  private static final int HEIGHT = 800;
+
+  private final Path folder;
+  private final Product product;
+  private final Browser browser;
+
+  private Screenshots(Path folder, Product product, Browser browser) {
+    this.folder = folder;
+    this.product = product;
+    this.browser = browser;
+  }
+
+  public static void main(String[] arguments) {
+    try (Product product = Product.withDemo();
+        Browser browser = new Browser()) {
+      new Screenshots(Path.of(arguments[0]), product, browser).takeAll();
+    }
+  }
+
+  private void takeAll() {
+    Page page = browser.open(WIDTH, HEIGHT);
+    page.navigate(product.address());
+    assertThat(page.getByRole(AriaRole.LINK, link("Berthing"))).isVisible();
+    take(page, "1-start");
+    intake(page);
+    operation(page);
+    bench(page);
+    run(page);
+    record(page);
+    finished();
+  }
+
+  private static Page.GetByRoleOptions link(String name) {
+    return new Page.GetByRoleOptions().setName(name);
+  }
+
+  private static void press(Page page, String button) {
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button)).first().click();
+  }
+
+  private void intake(Page page) {
+    page.getByLabel("Address or text of a description").fill(product.standIns().berthing());
+    press(page, "Read");
+    assertThat(page.getByRole(AriaRole.TABLE)).isVisible();
+    take(page, "2-intake");
+  }
+
+  private void operation(Page page) {
+    page.navigate(product.address() + "/services/berthing/operations/ListArrivals");
+    page.getByLabel("day value").fill("2031-05-14");
+    page.getByLabel("day value").press("Control+Enter");
+    assertThat(page.getByText("just answered")).isVisible();
+    for (String field : new String[] {"name", "hullNumber", "etaUtc", "berth"}) {
+      page.getByRole(
+              AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("Use " + field).setExact(true))
+          .check();
+    }
+    take(page, "3-operation");
+    press(page, "Show the wire");
+    assertThat(page.getByLabel("Request body")).isVisible();
+    take(page, "4-wire");
+  }
+
+  private void bench(Page page) {
+    page.navigate(product.address() + "/apps/duty-desk/pages/page1");
+    assertThat(page.getByRole(AriaRole.TREEGRID)).isVisible();
+    page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Hull number"))
+        .click();
+    take(page, "5-bench");
+  }
+
+  private void run(Page page) {
+    page.getByLabel("Run").check();
+    press(page, "List arrivals");
+    assertThat(page.getByText("24 rows")).isVisible();
+    page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("Salt Wren")).first().click();
+    take(page, "6-run");
+  }
+
+  private void record(Page page) {
+    page.navigate(product.address() + "/apps/duty-desk/pages/page2");
+    page.getByLabel("Run").check();
+    page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Hull number"))
+        .fill("S-20417");
+    press(page, "Get vessel");
+    assertThat(page.getByText("Salt Wren")).isVisible();
+    take(page, "7-record");
+  }
+
+  private void finished() {
+    Page phone = browser.open(390, 800);
+    phone.navigate(product.address() + "/open/duty-desk/page1");
+    phone.getByLabel("Day").fill("2031-05-14");
+    press(phone, "List arrivals");
+    assertThat(phone.getByText("24 rows")).isVisible();
+    take(phone, "8-phone");
+  }
+
+  private void take(Page page, String name) {
+    page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+  }
+}

@@ -1,0 +1,98 @@
+package org.mapsel.server.testing;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Speaks to a server as its own pages do. */
+public final class Api {
+
+  private static final JsonMapper JSON = new JsonMapper();
+
+  private final String address;
+  private final HttpClient http = HttpClient.newHttpClient();
+
+  public Api(String address) {
+    this.address = address;
+  }
+
+  /** A status and a JSON body. */
+  public record Answer(int status, JsonNode body) {
+
+    /** A text deep inside the body, for instance {@code /findings/0/code}. */
+    public String text(String pointer) {
+      return body.at(pointer).asString("");
+    }
+
+    public String code() {
+      return text("/code");
+    }
+  }
+
+  public String address() {
+    return address;
+  }
+
+  public Answer get(String path) {
+    return send(request(path).GET());
+  }
+
+  /** The body may use single quotes for double ones. */
+  public Answer post(String path, String json) {
+    return send(
+        request(path)
+            .header("Content-Type", "application/json")
+            .POST(BodyPublishers.ofString(json.replace('\'', '"'))));
+  }
+
+  public Answer delete(String path) {
+    return send(request(path).DELETE());
+  }
+
+  private HttpRequest.Builder request(String path) {
+    return HttpRequest.newBuilder(URI.create(address + path)).header("Origin", address);
+  }
+
+  public Answer send(HttpRequest.Builder request) {
+    try {
+      HttpResponse<String> response = http.send(request.build(), BodyHandlers.ofString());
+      String body = response.body();
+      return new Answer(response.statusCode(), JSON.readTree(body.isEmpty() ? "null" : body));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  /** Reads and takes everything at an address; gives the service's id. */
+  public String take(String description) {
+    Answer read = post("/api/intakes", "{'source':'" + description + "'}");
+    StringBuilder operations = new StringBuilder();
+    read.body()
+        .at("/operations")
+        .forEach(
+            one ->
+                operations
+                    .append(operations.isEmpty() ? "" : ",")
+                    .append("'" + one.at("/id").asString() + "'"));
+    return post(
+            "/api/services",
+            "{'edition':'"
+                + read.text("/edition")
+                + "','operations':["
+                + operations
+                + "],'endpoint':'"
+                + read.text("/endpoints/0/id")
+                + "'}")
+        .text("/id");
+  }
+}

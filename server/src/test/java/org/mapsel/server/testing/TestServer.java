@@ -1,0 +1,44 @@
+package org.mapsel.server.testing;
+
+import java.util.concurrent.atomic.AtomicInteger;
+import org.junit.jupiter.api.extension.AfterAllCallback;
+import org.junit.jupiter.api.extension.BeforeAllCallback;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.mapsel.server.MapselServer;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/** The real application on a free port, with a database of its own. */
+public final class TestServer implements BeforeAllCallback, AfterAllCallback {
+
+  private static final AtomicInteger NUMBER = new AtomicInteger();
+
+  private ConfigurableApplicationContext context;
+  private Api api;
+
+  @Override
+  public void beforeAll(ExtensionContext test) {
+    SpringApplication application = new SpringApplication(MapselServer.class);
+    context =
+        application.run(
+            "--server.port=0",
+            "--mapsel.outgoing.answer-timeout=2s",
+            "--mapsel.outgoing.max-answer=2MB",
+            "--spring.datasource.url="
+                + Postgres.shared().newDatabase("server" + NUMBER.incrementAndGet()),
+            "--spring.datasource.password=" + Postgres.shared().password());
+    api =
+        new Api(
+            "http://localhost:"
+                + context.getEnvironment().getRequiredProperty("local.server.port"));
+  }
+
+  @Override
+  public void afterAll(ExtensionContext test) {
+    context.close();
+  }
+
+  public Api api() {
+    return api;
+  }
+}
