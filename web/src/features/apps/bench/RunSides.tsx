@@ -18,7 +18,7 @@ interface Props {
 
 /** The bench while the page runs: real requests on the right, their trace on the left. */
 export function RunSides({ app, page, preview, picked, onPick, side }: Props) {
-  const live = useLive(app, page, preview);
+  const live = useLive(app, page, { preview });
   return (
     <Split
       id="run"

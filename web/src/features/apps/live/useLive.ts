@@ -1,10 +1,13 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useReducer, useRef } from 'react';
 import { api, ApiProblem, type Json, type Page, type Preview, unwrap, wire } from '@/api/client';
+import { servicesQuery } from '@/api/queries';
 import { changeLive, missing, opened } from './model';
 
 /** A page that really runs: events go to the server, which makes the calls. */
-export function useLive(app: string, page: Page, preview?: Preview) {
-  const [state, dispatch] = useReducer(changeLive, undefined, () => opened(page, preview));
+export function useLive(app: string, page: Page, bench?: { preview: Preview }) {
+  const queries = useQueryClient();
+  const [state, dispatch] = useReducer(changeLive, undefined, () => opened(page, bench?.preview));
   const last = useRef(0);
   const press = async (button: string) => {
     const empty = missing(page, state.inputs);
@@ -23,11 +26,17 @@ export function useLive(app: string, page: Page, preview?: Preview) {
               Object.entries(state.inputs).map(([id, value]) => [id, wire(value)]),
             ),
             event: { kind: 'pressed', button },
+            keep: bench !== undefined,
           },
         }),
       );
       // An answer that comes after a later press is of no interest any more.
       if (turn === last.current) dispatch({ type: 'answered', run });
+      if (bench) {
+        // On the bench the answer is the new sample, in the field sheets too.
+        await queries.invalidateQueries({ queryKey: ['preview'] });
+        await queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
+      }
     } catch (error) {
       if (!(error instanceof ApiProblem)) throw error;
       dispatch({ type: 'failed', words: `${error.message} ${error.advice}` });

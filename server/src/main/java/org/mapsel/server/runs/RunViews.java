@@ -14,8 +14,13 @@ final class RunViews {
 
   private RunViews() {}
 
-  /** Something a user did, with what stands in the form. */
-  record RunRequest(Map<String, JsonNode> inputs, Happening event) {}
+  /**
+   * Something a user did, with what stands in the form.
+   *
+   * @param keep whether what comes back becomes the current sample: on the bench it does, on a
+   *     finished page not
+   */
+  record RunRequest(Map<String, JsonNode> inputs, Happening event, boolean keep) {}
 
   /** What happened. */
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.mapping.Mapping;
@@ -101,7 +102,7 @@ class Runs {
       state = outcome.state();
       for (PageEffect effect : outcome.effects()) {
         switch (effect) {
-          case PageEffect.RunCall call -> events.add(call(app, page, call, trace));
+          case PageEffect.RunCall call -> events.add(call(app, page, call, request.keep(), trace));
         }
       }
     }
@@ -113,7 +114,8 @@ class Runs {
         trace);
   }
 
-  private PageEvent call(App app, Page page, PageEffect.RunCall effect, List<TracedCall> trace) {
+  private PageEvent call(
+      App app, Page page, PageEffect.RunCall effect, boolean keep, List<TracedCall> trace) {
     Call call = page.call(effect.call()).orElseThrow();
     Service service = service(app, call);
     Operation operation = operation(service, call);
@@ -124,7 +126,10 @@ class Runs {
             operation,
             call.endpoint(),
             effect.parameters(),
-            MappingOut.wanted(call.comesBack()));
+            keep ? Set.of() : MappingOut.wanted(call.comesBack()));
+    if (keep && recorded.sent().isPresent()) {
+      recorder.keepLast(call.service(), operation, ValueJson.write(effect.parameters()), recorded);
+    }
     PageEvent event =
         recorded
             .result()

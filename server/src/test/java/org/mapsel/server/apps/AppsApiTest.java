@@ -112,19 +112,24 @@ class AppsApiTest {
   }
 
   @Test
-  void aPageRunsWithRealAnswersAndShowsThemAsSamplesAfterwards() {
+  void aPageRunsWithRealAnswersWhichBecomeItsSampleWhenWanted() {
     edit(1, addPage);
-    String press = "{'inputs':{'hullNumber':'S-20417'},'event':{'kind':'pressed','button':'send'}}";
+    String press =
+        "{'inputs':{'hullNumber':'S-20417'},'event':{'kind':'pressed','button':'send'},'keep':";
+    assertThat(api.get(app + "/pages/page1/preview").text("/origins/call")).isEqualTo("generated");
 
-    Api.Answer run = api.post(app + "/pages/page1/events", press);
+    Api.Answer run = api.post(app + "/pages/page1/events", press + "false}");
 
     assertThat(run.text("/contents/table/0/key")).isEqualTo("LOA");
     assertThat(run.text("/trace/0/parameters/0/value")).isEqualTo("S-20417");
     assertThat(run.body().at("/trace/0/failed").asBoolean()).isFalse();
     assertThat(run.body().at("/messages")).isEmpty();
+    assertThat(api.get(app + "/pages/page1/preview").text("/origins/call")).isEqualTo("generated");
+    api.post(app + "/pages/page1/events", press + "true}");
     Api.Answer preview = api.get(app + "/pages/page1/preview");
-    assertThat(preview.text("/origins/call")).isIn("generated", "recorded");
-    assertThat(preview.body().at("/contents/table").size()).isPositive();
+    assertThat(preview.text("/origins/call")).isEqualTo("recorded");
+    assertThat(preview.text("/inputs/hullNumber")).isEqualTo("S-20417");
+    assertThat(preview.text("/contents/table/1/key")).isEqualTo("MOOR");
   }
 
   @Test
@@ -133,7 +138,7 @@ class AppsApiTest {
     Api.Answer run =
         api.post(
             app + "/pages/page1/events",
-            "{'inputs':{},'event':{'kind':'pressed','button':'send'}}");
+            "{'inputs':{},'event':{'kind':'pressed','button':'send'},'keep':false}");
 
     assertThat(run.text("/messages/0/text")).contains("hullNumber is required");
     assertThat(run.body().at("/messages/0/failed").asBoolean()).isTrue();

@@ -4,6 +4,7 @@ import java.util.Locale;
 import javax.xml.transform.TransformerException;
 import javax.xml.transform.TransformerFactory;
 import javax.xml.transform.dom.DOMSource;
+import org.springframework.core.Ordered;
 import org.springframework.ws.context.MessageContext;
 import org.springframework.ws.server.EndpointExceptionResolver;
 import org.springframework.ws.soap.SoapBody;
@@ -12,7 +13,13 @@ import org.springframework.ws.soap.SoapMessage;
 import org.w3c.dom.Element;
 
 /** Refusals to typed faults; anything else to a plain one. */
-class RefusalResolver implements EndpointExceptionResolver {
+class RefusalResolver implements EndpointExceptionResolver, Ordered {
+
+  /** Before the library's own, which would drop the detail. */
+  @Override
+  public int getOrder() {
+    return Ordered.HIGHEST_PRECEDENCE;
+  }
 
   @Override
   public boolean resolveException(MessageContext context, Object endpoint, Exception thrown) {

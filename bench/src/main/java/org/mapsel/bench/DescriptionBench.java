@@ -1,0 +1,52 @@
+package org.mapsel.bench;
+
+import java.util.concurrent.TimeUnit;
+import javax.xml.stream.XMLStreamException;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Description;
+import org.mapsel.core.intake.Intake;
+import org.openjdk.jmh.annotations.Benchmark;
+import org.openjdk.jmh.annotations.BenchmarkMode;
+import org.openjdk.jmh.annotations.Mode;
+import org.openjdk.jmh.annotations.OutputTimeUnit;
+import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
+import org.openjdk.jmh.annotations.State;
+
+/** A description of 2,000 types, from bytes to a service that is ready to be called. */
+@State(Scope.Benchmark)
+@BenchmarkMode(Mode.AverageTime)
+@OutputTimeUnit(TimeUnit.MILLISECONDS)
+public class DescriptionBench {
+
+  private static final int TYPES = 2_000;
+
+  private byte[] description;
+
+  @Setup
+  public void make() {
+    description = Inputs.description(TYPES);
+    int shapes = read().get().service().shapes().size();
+    if (shapes < TYPES) {
+      throw new IllegalStateException("Only " + shapes + " shapes were read.");
+    }
+  }
+
+  private Outcome<Description> read() {
+    return Intake.read(
+        new SourceText("large.wsdl", description),
+        address -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address)));
+  }
+
+  @Benchmark
+  public int barePass() throws XMLStreamException {
+    return BarePass.over(description);
+  }
+
+  @Benchmark
+  public Object toTheService() {
+    return read();
+  }
+}

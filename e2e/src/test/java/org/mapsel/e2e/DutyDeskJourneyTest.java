@@ -1,0 +1,198 @@
+package org.mapsel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** The demo app and its services, well and unwell. */
+class DutyDeskJourneyTest {
+
+  private static Product product;
+  private static Browser browser;
+
+  @BeforeAll
+  static void start() {
+    product = Product.withDemo();
+    browser = new Browser();
+  }
+
+  @AfterAll
+  static void stop() {
+    browser.close();
+    product.close();
+  }
+
+  @AfterEach
+  void behaveAgain() {
+    product.standIns().turn("NORMAL");
+  }
+
+  @Test
+  void aRecordPageShowsAVesselAndAFaultIsSaidInTheServicesWords() {
+    User user = new User(browser, product).goTo("/open/duty-desk/page2");
+    user.press("Get vessel").sees("Please fill in: Hull number.");
+    user.type("Hull number", "S-20417").press("Get vessel");
+    user.sees("Salt Wren").doesNotSee("Please fill in");
+    user.type("Hull number", "S-99999").press("Get vessel");
+    user.sees("There is no vessel with hull number S-99999.");
+  }
+
+  @Test
+  void aNestedParameterIsSentAndATypedFaultComesBack() {
+    User user = new User(browser, product).goTo("/services/berthing/operations/ReserveBerth");
+    user.type("hullNumber value", "S-20417").type("arrives value", "2031-05-14T06:40");
+    user.type("nights value", "2").type("berth value", "N6");
+    user.press("Send");
+    user.sees("R-900").press("Send");
+    user.sees("The service refused: Berth N6 is taken.").sees("BerthTaken").sees("freeFrom");
+  }
+
+  @Test
+  void aPictureIsShownAsAPicture() {
+    User user = new User(browser, product).goTo("/services/berthing/operations/GetVesselPicture");
+    user.type("hullNumber value", "S-20417").press("Send").sees("just answered");
+
+    Locator picture =
+        user.page.getByAltText(
+            "picture: image/png", new Page.GetByAltTextOptions().setExact(false));
+    assertThat(picture).isVisible();
+    assertThat((Integer) picture.evaluate("image => image.naturalWidth")).isEqualTo(320);
+  }
+
+  @Test
+  void anUnwellServiceIsExplainedOnTheBenchAndOnFinishedPages() {
+    User builder = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
+    builder.type("day value", "2031-05-14");
+    User reader = new User(browser, product).goTo("/open/duty-desk/page1");
+    reader.type("Day", "2031-05-14");
+    String[][] cases = {
+      {"SLOW", "did not answer within 2 s"},
+      {"DROPPED", "closed the connection before its answer was complete"},
+      {"ERROR_PAGE", "something that is not XML"},
+      {"TRUNCATED", "breaks off or is not well-formed"},
+      {"FAULT", "The harbour office is closed for the night."},
+    };
+    for (String[] one : cases) {
+      product.standIns().turn(one[0], 5_000);
+      builder.press("Send").sees(one[1]);
+      reader.press("List arrivals").sees(one[1]);
+    }
+    product.standIns().turn("NORMAL");
+    builder.press("Send").sees("just answered");
+    reader.press("List arrivals").sees("24 rows");
+    assertThat(reader.page.getByRole(AriaRole.ALERT)).hasCount(0);
+  }
+
+  @Test
+  void aSheetIsWorkedWithTheKeyboardAlone() {
+    User user = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
+    Locator sheet = user.page.getByRole(AriaRole.TREEGRID);
+    assertThat(sheet).isVisible();
+    sheet.focus();
+    user.keys("Enter");
+    assertThat(user.page.getByLabel("day value")).isFocused();
+    user.type("day value", "2031-05-15").keys("Control+Enter");
+    user.sees("just answered");
+    user.keys("Escape");
+    assertThat(sheet).isFocused();
+
+    user.keys("/");
+    user.page.keyboard().type("hull");
+    user.keys("Enter");
+    assertThat(sheet).isFocused();
+    user.keys("Home", "End", "Space");
+    assertThat(user.role(AriaRole.CHECKBOX, "Use hullNumber")).isChecked();
+    user.keys("/", "Escape");
+    user.keys("Home", "ArrowDown", "ArrowDown", "ArrowDown", "ArrowDown", "ArrowDown");
+    assertThat(active(user)).containsText("arrivals");
+    user.keys("ArrowLeft");
+    assertThat(user.page.getByText("etaUtc")).hasCount(0);
+    user.keys("ArrowRight", "ArrowRight");
+    assertThat(active(user)).containsText("arrivalId");
+    user.keys("ArrowLeft");
+    assertThat(active(user)).containsText("arrivals");
+  }
+
+  private static Locator active(User user) {
+    String id = user.page.getByRole(AriaRole.TREEGRID).getAttribute("aria-activedescendant");
+    return user.page.locator("[id=\"" + id + "\"]");
+  }
+
+  @Test
+  void aStepperGoesThroughTheItems() {
+    User user = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
+    user.type("day value", "2031-05-14").press("Send").sees("1 of 24");
+    user.sees("Marrow Curlew").press("Next arrivals").sees("2 of 24").sees("Salt Wren");
+    user.doesNotSee("Marrow Curlew");
+  }
+
+  @Test
+  void twoPeopleOnOneAppLoseNothing() {
+    User first = new User(browser, product).goTo("/apps/duty-desk/pages/page3");
+    User second = new User(browser, product).goTo("/apps/duty-desk/pages/page3");
+    assertThat(second.page.getByRole(AriaRole.TREEGRID)).isVisible();
+    assertThat(first.page.getByRole(AriaRole.TREEGRID)).isVisible();
+
+    relabelButton(first, "Reserve berth", "Reserve");
+    relabelButton(second, "Reserve berth", "Book a berth");
+
+    second.sees("The app was changed somewhere else in the meantime");
+    second.press("Make my edit again");
+    assertThat(second.role(AriaRole.BUTTON, "Book a berth")).isVisible();
+    second.press("Undo");
+    assertThat(second.role(AriaRole.BUTTON, "Reserve")).isVisible();
+    second.press("Redo");
+    assertThat(second.role(AriaRole.BUTTON, "Book a berth")).isVisible();
+  }
+
+  private static void relabelButton(User user, String from, String to) {
+    user.role(AriaRole.BUTTON, from).click();
+    user.page.getByLabel("Words of this button:").click();
+    user.type("Words of this button", to).keys("Enter");
+  }
+
+  @Test
+  void aFinishedPageFitsAPhone() {
+    User user = new User(browser, product, 390, 800).goTo("/open/duty-desk/page1");
+    user.type("Day", "2031-05-14").press("List arrivals").sees("24 rows");
+
+    assertThat((Boolean) user.page.evaluate("document.documentElement.scrollWidth <= innerWidth"))
+        .isTrue();
+    assertThat(user.heads().first()).not().isVisible();
+    user.sees("Marrow Curlew");
+  }
+
+  @Test
+  void anyPlaceIsReachedFromTheOneBox() {
+    User user = new User(browser, product).goTo("/services");
+    user.sees("Berthing").keys("Control+k");
+    user.page.keyboard().type("Get vessel");
+    user.keys("Enter");
+    assertThat(user.page).hasURL(Pattern.compile(".*/apps/duty-desk/pages/page2"));
+    user.goTo("/nowhere/at/all").sees("There is nothing at this address");
+  }
+
+  @Test
+  void aServerThatWasKilledComesBackWithEverything() {
+    User user = new User(browser, product).goTo("/apps/duty-desk/pages/page2");
+    user.role(AriaRole.BUTTON, "Get vessel").click();
+    user.page.getByLabel("Words of this button:").click();
+    user.type("Words of this button", "Look it up").keys("Enter");
+    assertThat(user.role(AriaRole.BUTTON, "Look it up")).isVisible();
+
+    product.killServer();
+    product.stop();
+    product.start();
+
+    User later = new User(browser, product).goTo("/apps/duty-desk/pages/page2");
+    assertThat(later.role(AriaRole.BUTTON, "Look it up")).isVisible();
+  }
+}
