@@ -46,6 +46,7 @@ if (isNew('build.sha256', sources) || !existsSync(join(out, 'index.html'))) {
   run('npm run api --silent');
   run('npm run lint --silent');
   run('npm run types --silent');
+  run('npm test --silent');
   rmSync(out, { recursive: true, force: true });
   run(`npx vite build --outDir "${out}" --emptyOutDir --logLevel warn`);
   remember('build.sha256', sources);

@@ -9,10 +9,10 @@ import formatXml from 'xml-formatter';
 import type { ExchangeView } from '@/api/client';
 import { millis } from '@/lib/format';
 import { bytesText } from '@/lib/json';
+import { Fetched } from '@/ui/Fetched';
 import { FindingList } from '@/ui/FindingList';
 import { MONO } from '@/ui/fonts';
 import { Mark } from '@/ui/Mark';
-import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
 import { exchangeQuery } from './queries';
 
@@ -101,12 +101,18 @@ function Answer({ exchange, pretty }: { exchange: ExchangeView; pretty: boolean 
 }
 
 /** Request and answer as they were sent, each header with its reason. */
-export function Wire({ exchange: id }: { exchange: string }) {
-  const { data, error, refetch } = useQuery(exchangeQuery(id));
+export function Wire({ exchange }: { exchange: string }) {
+  const query = useQuery(exchangeQuery(exchange));
+  return (
+    <Fetched query={query} what="Fetching the exchange">
+      {(data) => <BothMessages data={data} />}
+    </Fetched>
+  );
+}
+
+function BothMessages({ data }: { data: ExchangeView }) {
   const [raw, setRaw] = useState(false);
   const [copied, setCopied] = useState(false);
-  if (error) return <Problem error={error} onRetry={() => void refetch()} />;
-  if (!data) return <Waiting what="Fetching the exchange" />;
   return (
     <Box sx={{ containerType: 'inline-size' }}>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap', py: 0.5 }}>
@@ -132,7 +138,7 @@ export function Wire({ exchange: id }: { exchange: string }) {
         >
           {copied ? 'Copied' : 'Copy as curl'}
         </Button>
-        <Button href={`/api/exchanges/${id}/har`}>Save as HAR</Button>
+        <Button href={`/api/exchanges/${data.id}/har`}>Save as HAR</Button>
       </Box>
       <Suspense fallback={<Waiting what="Opening the messages" />}>
         <Box

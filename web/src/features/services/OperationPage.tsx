@@ -1,17 +1,16 @@
-import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import { operationQuery } from '@/api/queries';
+import { Fetched } from '@/ui/Fetched';
 import { useFrame } from '@/ui/frame';
-import { Problem } from '@/ui/Problem';
-import { Waiting } from '@/ui/Waiting';
 import { OperationTry } from './components/OperationTry';
 
 /** An operation with its field sheet, ready to send. */
 export function OperationPage() {
   const { service = '', operation = '' } = useParams();
-  const { data, error, refetch } = useQuery(operationQuery(service, operation));
+  const query = useQuery(operationQuery(service, operation));
+  const { data } = query;
   const serviceName = data?.serviceName ?? service;
   useFrame(
     useMemo(
@@ -26,17 +25,9 @@ export function OperationPage() {
       [serviceName, service, data?.name, operation],
     ),
   );
-  if (error)
-    return (
-      <Box sx={{ p: 2.5 }}>
-        <Problem error={error} onRetry={() => void refetch()} />
-      </Box>
-    );
-  if (!data)
-    return (
-      <Box sx={{ p: 2.5 }}>
-        <Waiting what="Fetching the operation" />
-      </Box>
-    );
-  return <OperationTry key={`${data.service}/${data.id}`} operation={data} />;
+  return (
+    <Fetched query={query} what="Fetching the operation">
+      {(fetched) => <OperationTry key={`${fetched.service}/${fetched.id}`} operation={fetched} />}
+    </Fetched>
+  );
 }

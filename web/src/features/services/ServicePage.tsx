@@ -7,9 +7,9 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { api, type Service, unwrap } from '@/api/client';
 import { serviceQuery, servicesQuery } from '@/api/queries';
 import { FindingList } from '@/ui/FindingList';
+import { Fetched } from '@/ui/Fetched';
 import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
-import { Waiting } from '@/ui/Waiting';
 import { OperationTable } from './components/OperationTable';
 
 function RemoveButton({ service }: { service: Service }) {
@@ -38,29 +38,7 @@ function RemoveButton({ service }: { service: Service }) {
   );
 }
 
-/** A service: where it came from, its endpoints, and the operations taken. */
-export function ServicePage() {
-  const { service = '' } = useParams();
-  const { data, error, refetch } = useQuery(serviceQuery(service));
-  const name = data?.name ?? service;
-  useFrame(
-    useMemo(
-      () => ({ path: [{ words: 'Services', to: '/services' }, { words: name }], tools: null }),
-      [name],
-    ),
-  );
-  if (error)
-    return (
-      <Box sx={{ p: 2.5 }}>
-        <Problem error={error} onRetry={() => void refetch()} />
-      </Box>
-    );
-  if (!data)
-    return (
-      <Box sx={{ p: 2.5 }}>
-        <Waiting what="Fetching the service" />
-      </Box>
-    );
+function Taken({ data }: { data: Service }) {
   return (
     <Box sx={{ p: 2.5, maxWidth: 1080 }}>
       <Typography variant="h1">{data.name}</Typography>
@@ -86,5 +64,23 @@ export function ServicePage() {
         <RemoveButton service={data} />
       </Box>
     </Box>
+  );
+}
+
+/** A service: where it came from, its endpoints, and the operations taken. */
+export function ServicePage() {
+  const { service = '' } = useParams();
+  const query = useQuery(serviceQuery(service));
+  const name = query.data?.name ?? service;
+  useFrame(
+    useMemo(
+      () => ({ path: [{ words: 'Services', to: '/services' }, { words: name }], tools: null }),
+      [name],
+    ),
+  );
+  return (
+    <Fetched query={query} what="Fetching the service">
+      {(fetched) => <Taken data={fetched} />}
+    </Fetched>
   );
 }

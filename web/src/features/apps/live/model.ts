@@ -20,8 +20,7 @@ export type LiveAction =
   | { type: 'input'; id: string; value: Json }
   | { type: 'asked' }
   | { type: 'answered'; run: Run }
-  | { type: 'failed'; words: string }
-  | { type: 'dismiss' };
+  | { type: 'failed'; words: string };
 
 export const emptyLive: LiveState = {
   inputs: {},
@@ -59,8 +58,6 @@ export function changeLive(state: LiveState, action: LiveAction): LiveState {
       };
     case 'failed':
       return { ...state, busy: false, messages: [{ failed: true, text: action.words }] };
-    case 'dismiss':
-      return { ...state, messages: [] };
   }
 }
 

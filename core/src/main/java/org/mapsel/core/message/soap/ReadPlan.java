@@ -82,7 +82,7 @@ final class ReadPlan {
     if (known == null) {
       known = Layout.of(fields.stream().filter(this::isKept).map(Field::name).toList());
       layout = known;
-      fillSlots(this, List.of(), new HashSet<>());
+      fillSlots(this, List.of(), new HashSet<>(), true);
     }
     return known;
   }
@@ -114,10 +114,12 @@ final class ReadPlan {
     return below;
   }
 
-  private void fillSlots(ReadPlan target, List<Slot.GroupStep> groups, Set<ShapeId> open) {
+  /** What is not kept gets slots too: it is announced, and so nothing to wonder about. */
+  private void fillSlots(
+      ReadPlan target, List<Slot.GroupStep> groups, Set<ShapeId> open, boolean keepAny) {
     Layout own = layout();
     for (Field field : fields) {
-      boolean keep = isKept(field);
+      boolean keep = keepAny && isKept(field);
       int index = own.indexOf(field.name());
       Shape shape = plans.shapes.get(field.shape());
       boolean simple = shape instanceof Shape.Scalar || shape instanceof Shape.Open;
@@ -138,10 +140,11 @@ final class ReadPlan {
         case Wire.XmlAny none ->
             target.any = new Slot(field, Name.of("", "*"), groups, index, shape, null, keep);
         case Wire.Group group -> {
-          if (inside != null && open.add(field.shape())) {
+          ReadPlan members = inside == null ? plans.plan(field.shape(), null) : inside;
+          if (!simple && open.add(field.shape())) {
             List<Slot.GroupStep> deeper = new ArrayList<>(groups);
-            deeper.add(new Slot.GroupStep(index, field.isRepeated(), inside));
-            inside.fillSlots(target, List.copyOf(deeper), open);
+            deeper.add(new Slot.GroupStep(index, field.isRepeated(), members));
+            members.fillSlots(target, List.copyOf(deeper), open, keep);
             open.remove(field.shape());
           }
         }

@@ -1,0 +1,124 @@
+package org.mapsel.core.sample;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.sample.SampleMaker.Extent;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Facets;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Occurrence;
+import org.mapsel.core.shape.ScalarText;
+import org.mapsel.core.shape.ScalarType;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.shape.Wire;
+import org.mapsel.core.testing.Descriptions;
+import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.TextValue;
+import org.mapsel.core.value.Value;
+
+class SampleMakerTest {
+
+  private static final ShapeId ROOT = new ShapeId("", "root");
+  private static final ShapeId INNER = new ShapeId("", "inner");
+
+  private static Facets facets(List<String> patterns, String least, String most) {
+    Facets none = Facets.NONE;
+    return new Facets(
+        List.of(),
+        Optional.ofNullable(least),
+        Optional.ofNullable(most),
+        none.minExclusive(),
+        none.maxExclusive(),
+        none.minLength(),
+        none.maxLength(),
+        none.totalDigits(),
+        none.fractionDigits(),
+        patterns);
+  }
+
+  private static Value sample(ScalarType type, Facets facets) {
+    List<Shape> shapes = new ArrayList<>();
+    shapes.add(new Shape.Scalar(INNER, type, "xs:any", facets));
+    shapes.add(
+        new Shape.Record(
+            ROOT, List.of(Field.of("field", INNER, Occurrence.ONE, new Wire.XmlText()))));
+    return SampleMaker.make(new Shapes(shapes), ROOT, Extent.REQUIRED).get("field");
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "J-\\d{4}",
+        "[A-Z]{2}[0-9]+",
+        "(north|south)-[1-6]",
+        "\\S+@\\S+",
+        "[^0-9]{3}",
+        "a?b*c{2,3}",
+        "[0-9a-f]{8}-[0-9a-f]{4}",
+        "\\i\\c*",
+        "(\\+|-)?\\d+(\\.\\d{2})?"
+      })
+  void patternsAreKept(String pattern) {
+    String text = ScalarText.print(sample(ScalarType.TEXT, facets(List.of(pattern), null, null)));
+
+    String java = pattern.replace("\\i", "[A-Za-z_:]").replace("\\c", "[-A-Za-z0-9._:]");
+    assertThat(text).matches(Pattern.compile(java));
+  }
+
+  @Test
+  void boundsAreKept() {
+    assertThat(sample(ScalarType.INTEGER, facets(List.of(), "100", null)))
+        .isEqualTo(ScalarText.parse(ScalarType.INTEGER, "100").orElseThrow());
+    assertThat(sample(ScalarType.DECIMAL, facets(List.of(), null, "-3")))
+        .isEqualTo(ScalarText.parse(ScalarType.DECIMAL, "-3").orElseThrow());
+  }
+
+  @Test
+  void theSameShapeAlwaysGivesTheSameSample() {
+    Service service = Descriptions.service("/descriptions/dredging.wsdl");
+    ShapeId jobs = Descriptions.operation(service, "FindJobs").output();
+
+    RecordValue first = SampleMaker.make(service.shapes(), jobs, Extent.EVERYTHING);
+
+    assertThat(SampleMaker.make(service.shapes(), jobs, Extent.EVERYTHING)).isEqualTo(first);
+    assertThat(((ListValue) first.get("job")).items()).hasSize(3);
+    assertThat(first.at(FieldPath.of("job", "number"))).isEqualTo(new TextValue("J-1111"));
+    assertThat(first.at(FieldPath.of("job", "part")))
+        .as("a job inside a job")
+        .isEqualTo(Value.ABSENT);
+  }
+
+  @Test
+  void onlyWhatIsRequiredIsMadeWhenNoMoreIsWanted() {
+    Service service = Descriptions.service("/descriptions/dredging.wsdl");
+
+    assertThat(
+            SampleMaker.make(
+                service.shapes(),
+                Descriptions.operation(service, "FindJobs").input(),
+                Extent.REQUIRED))
+        .isEqualTo(RecordValue.empty());
+  }
+
+  @Test
+  void aTypeThatMustContainItselfEnds() {
+    Shapes shapes =
+        new Shapes(
+            List.of(
+                new Shape.Record(
+                    ROOT, List.of(Field.of("again", ROOT, Occurrence.ONE, new Wire.XmlText())))));
+
+    assertThat(SampleMaker.make(shapes, ROOT, Extent.EVERYTHING)).isEqualTo(RecordValue.empty());
+  }
+}

@@ -1,0 +1,203 @@
+import { describe, expect, it } from 'vitest';
+import type { FieldView } from '@/api/client';
+import {
+  changeView,
+  type FieldRow,
+  rowKey,
+  type Sheet,
+  startView,
+  type View,
+  visibleRows,
+} from './model';
+import { moveBy, sheetKey, type SheetKeys } from './keys';
+
+function field(path: string, more: Partial<FieldView> = {}): FieldView {
+  const steps = path.split('/');
+  return {
+    path: steps,
+    name: steps.at(-1) ?? '',
+    kind: 'scalar',
+    type: 'text',
+    required: false,
+    repeats: false,
+    nillable: false,
+    documentation: '',
+    choices: [],
+    wire: '',
+    rows: [],
+    recursive: false,
+    more: false,
+    ...more,
+  };
+}
+
+const record: Partial<FieldView> = { kind: 'record', type: '' };
+
+const sheet: Sheet = {
+  goesIn: [field('day', { required: true }), field('basin')],
+  comesBack: [
+    field('total'),
+    field('arrivals', { ...record, repeats: true }),
+    field('arrivals/vessel', record),
+    field('arrivals/vessel/name', { documentation: 'registered name' }),
+    field('arrivals/cargo', { ...record, repeats: true }),
+    field('arrivals/cargo/goods'),
+    field('arrivals/diag', record),
+    field('arrivals/diag/node'),
+  ],
+  parameters: { day: '2031-05-14' },
+  answer: {
+    total: 2,
+    arrivals: [
+      { vessel: { name: 'Marrow Tern' }, cargo: [{ goods: 'barley' }, { goods: 'slate' }] },
+      { vessel: { name: 'Salt Wren' }, cargo: [{ goods: 'cider' }] },
+    ],
+  },
+  used: new Set([rowKey('out', ['arrivals', 'vessel', 'name'])]),
+  cut: {},
+};
+
+const fields = (view: View) =>
+  visibleRows(sheet, view).filter((row): row is FieldRow => row.kind === 'field');
+const names = (view: View) => fields(view).map((row) => row.field.path.join('/'));
+const value = (view: View, path: string) =>
+  fields(view).find((row) => row.field.path.join('/') === path)?.value;
+
+describe('rows of a sheet', () => {
+  it('shows both sides, with diagnostics shut', () => {
+    expect(names(startView)).toEqual([
+      'day',
+      'basin',
+      'total',
+      'arrivals',
+      'arrivals/vessel',
+      'arrivals/vessel/name',
+      'arrivals/cargo',
+      'arrivals/cargo/goods',
+      'arrivals/diag',
+    ]);
+  });
+
+  it('shuts and opens a group with everything in it', () => {
+    const shut = changeView(startView, { type: 'toggle', key: rowKey('out', ['arrivals']) });
+    expect(names(shut)).toEqual(['day', 'basin', 'total', 'arrivals']);
+    const open = changeView(shut, { type: 'toggle', key: rowKey('out', ['arrivals']) });
+    expect(names(open)).toEqual(names(startView));
+  });
+
+  it('steps through items, and starts at the first one of the lists inside', () => {
+    let view = changeView(startView, { type: 'step', path: ['arrivals', 'cargo'], to: 1 });
+    expect(value(view, 'arrivals/cargo/goods')).toBe('slate');
+    view = changeView(view, { type: 'step', path: ['arrivals'], to: 1 });
+    expect(value(view, 'arrivals/vessel/name')).toBe('Salt Wren');
+    expect(value(view, 'arrivals/cargo/goods')).toBe('cider');
+  });
+
+  it('finds by name and by description, with the way to it, whatever is shut', () => {
+    expect(names(changeView(startView, { type: 'find', text: 'NODE' }))).toEqual([
+      'arrivals',
+      'arrivals/diag',
+      'arrivals/diag/node',
+    ]);
+    expect(names(changeView(startView, { type: 'find', text: 'registered' }))).toContain(
+      'arrivals/vessel/name',
+    );
+  });
+
+  it('narrows to what has a value and to what is used', () => {
+    const valued = names(changeView(startView, { type: 'filter', filter: 'values' }));
+    expect(valued).toContain('arrivals/cargo/goods');
+    expect(valued).not.toContain('basin');
+    expect(valued).not.toContain('arrivals/diag');
+    expect(names(changeView(startView, { type: 'filter', filter: 'used' }))).toEqual([
+      'arrivals',
+      'arrivals/vessel',
+      'arrivals/vessel/name',
+    ]);
+  });
+
+  it('counts what a cut list really had', () => {
+    const rows = visibleRows({ ...sheet, cut: { arrivals: 100_000 } }, startView);
+    const arrivals = rows.find((row) => row.key === rowKey('out', ['arrivals']));
+    expect(arrivals?.kind === 'field' && arrivals.items).toBe(100_000);
+  });
+});
+
+describe('keys of a sheet', () => {
+  /** Presses keys one after the other and tells what they did. */
+  function press(startAt: string, ...pressed: (string | Partial<KeyboardEvent>)[]) {
+    const done: string[] = [];
+    let view = startView;
+    let rows = visibleRows(sheet, view);
+    let at = rows.findIndex((row) => row.kind === 'field' && row.field.path.join('/') === startAt);
+    const label = (row: FieldRow) => row.field.path.join('/');
+    for (const key of pressed) {
+      const target = {};
+      const event = { target, currentTarget: target, ...(typeof key === 'string' ? { key } : key) };
+      const keys: SheetKeys = {
+        rows,
+        activeIndex: at,
+        onActivate: (index) => {
+          at = index;
+        },
+        onView: (action) => {
+          view = changeView(view, action);
+        },
+        onUse: (row) => done.push(`use ${label(row)}`),
+        onEdit: () => {
+          done.push('edit');
+          return null;
+        },
+        onFind: () => {
+          done.push('find');
+          return null;
+        },
+        onMove: (row, by) => done.push(`move ${label(row)} ${by}`),
+        onSend: () => done.push('send'),
+      };
+      sheetKey(event as never, keys);
+      rows = visibleRows(sheet, view);
+    }
+    const row = rows[at];
+    return { at: row?.kind === 'field' ? label(row) : undefined, done, shown: names(view) };
+  }
+
+  it('moves over fields and passes the heads', () => {
+    expect(press('basin', 'ArrowDown').at).toBe('total');
+    expect(press('total', 'ArrowUp').at).toBe('basin');
+    expect(press('day', 'End').at).toBe('arrivals/diag');
+    expect(press('arrivals/diag', 'Home').at).toBe('day');
+    expect(press('day', 'ArrowUp').at).toBe('day');
+  });
+
+  it('goes into and out of groups sideways', () => {
+    expect(press('arrivals', 'ArrowRight').at).toBe('arrivals/vessel');
+    expect(press('arrivals/vessel/name', 'ArrowLeft').at).toBe('arrivals/vessel');
+    expect(press('arrivals', 'ArrowLeft').shown).not.toContain('arrivals/vessel');
+    expect(press('arrivals/diag', 'ArrowRight', 'ArrowRight').at).toBe('arrivals/diag/node');
+  });
+
+  it('uses, edits, finds, moves and sends', () => {
+    const { done } = press(
+      'arrivals/vessel/name',
+      ' ',
+      'Enter',
+      '/',
+      { key: 'ArrowUp', altKey: true },
+      { key: 'Enter', ctrlKey: true },
+    );
+    expect(done).toEqual([
+      'use arrivals/vessel/name',
+      'edit',
+      'find',
+      'move arrivals/vessel/name -1',
+      'send',
+    ]);
+  });
+
+  it('leaves keys alone that belong to an input inside', () => {
+    const inside = { key: 'ArrowDown', target: {} as EventTarget };
+    expect(press('day', inside).at).toBe('day');
+    expect(moveBy(visibleRows(sheet, startView), 1, 0)).toBe(1);
+  });
+});
