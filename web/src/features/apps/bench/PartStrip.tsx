@@ -1,4 +1,6 @@
+import ArrowBack from '@mui/icons-material/ArrowBack';
 import ArrowDownward from '@mui/icons-material/ArrowDownward';
+import ArrowForward from '@mui/icons-material/ArrowForward';
 import ArrowUpward from '@mui/icons-material/ArrowUpward';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import Box from '@mui/material/Box';
@@ -14,6 +16,8 @@ const NAMES: Record<Part['kind'], string> = {
   record: 'record',
   text: 'text',
 };
+
+const small = { fontSize: 16 };
 
 interface Props {
   page: Page;
@@ -35,6 +39,8 @@ export function PartStrip({ page, part, picked, onEdit }: Props) {
   const what = item
     ? `${part.kind === 'table' ? 'column' : 'field'} of the ${NAMES[part.kind]}`
     : NAMES[part.kind];
+  // Columns stand side by side, all else below each other.
+  const sideways = item !== undefined && part.kind === 'table';
   const move = (by: number) => {
     onEdit(
       item ? { kind: 'moveItem', ...where, item: item.id, by } : { kind: 'movePart', ...where, by },
@@ -72,22 +78,20 @@ export function PartStrip({ page, part, picked, onEdit }: Props) {
       />
       <Box sx={{ flex: 1 }} />
       <IconButton
-        aria-label="Move up"
-        title="Move up"
+        aria-label={sideways ? 'Move left' : 'Move up'}
         onClick={() => {
           move(-1);
         }}
       >
-        <ArrowUpward sx={{ fontSize: 16 }} />
+        {sideways ? <ArrowBack sx={small} /> : <ArrowUpward sx={small} />}
       </IconButton>
       <IconButton
-        aria-label="Move down"
-        title="Move down"
+        aria-label={sideways ? 'Move right' : 'Move down'}
         onClick={() => {
           move(1);
         }}
       >
-        <ArrowDownward sx={{ fontSize: 16 }} />
+        {sideways ? <ArrowForward sx={small} /> : <ArrowDownward sx={small} />}
       </IconButton>
       {!item && (
         <IconButton
@@ -97,7 +101,7 @@ export function PartStrip({ page, part, picked, onEdit }: Props) {
             onEdit({ kind: 'removePart', ...where });
           }}
         >
-          <DeleteOutlined sx={{ fontSize: 16 }} />
+          <DeleteOutlined sx={small} />
         </IconButton>
       )}
     </Box>

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -168,6 +169,62 @@ class DutyDeskJourneyTest {
         .isTrue();
     assertThat(user.heads().first()).not().isVisible();
     user.sees("Marrow Curlew");
+  }
+
+  @Test
+  void filesAreReadTogether() {
+    Path folder = Programs.ROOT.resolve("core/src/test/resources/descriptions");
+    User user = new User(browser, product).goTo("/services");
+    user.page
+        .getByLabel("Description files")
+        .setInputFiles(
+            new Path[] {
+              folder.resolve("schemas/chameleon.xsd"),
+              folder.resolve("schemas/dredging.xsd"),
+              folder.resolve("dredging.wsdl")
+            });
+    user.sees("DredgingService").sees("3 documents, 3 operations over 3 endpoints");
+    user.sees("The type {urn:saltmere:dredging:types}nowhere is used but declared nowhere.");
+    user.sees("dredging.xsd, line 90");
+  }
+
+  @Test
+  void aSheetOfFiveThousandRowsIsWorkedLikeASmallOne() {
+    User user = new User(browser, product).goTo("/services");
+    user.type("Address or text of a description", wide(5_000)).keys("Enter");
+    user.press("Take 1 operation").follow("Ask").sees("GOES IN");
+    Locator sheet = user.page.getByRole(AriaRole.TREEGRID);
+    sheet.focus();
+    user.keys("End");
+    assertThat(active(user)).containsText("field4999");
+    user.keys("Enter");
+    user.type("field4999 value", "last").keys("Enter", "/");
+    user.page.keyboard().type("field1234");
+    user.keys("Enter");
+    assertThat(user.page.getByLabel("field1234 value")).isVisible();
+    assertThat(sheet.getByRole(AriaRole.ROW)).hasCount(3);
+  }
+
+  /** A description whose one operation has so many parameters. */
+  private static String wide(int fields) {
+    StringBuilder elements = new StringBuilder();
+    for (int i = 0; i < fields; i++) {
+      elements.append("<xs:element name='field" + i + "' type='xs:string' minOccurs='0'/>");
+    }
+    return "<definitions name='Wide' targetNamespace='urn:wide' xmlns:t='urn:wide'"
+        + " xmlns='http://schemas.xmlsoap.org/wsdl/'"
+        + " xmlns:soap='http://schemas.xmlsoap.org/wsdl/soap/'"
+        + " xmlns:xs='http://www.w3.org/2001/XMLSchema'><types>"
+        + "<xs:schema targetNamespace='urn:wide'><xs:element name='ask'><xs:complexType>"
+        + "<xs:sequence>"
+        + elements
+        + "</xs:sequence></xs:complexType></xs:element></xs:schema>"
+        + "</types><message name='Ask'><part name='p' element='t:ask'/></message>"
+        + "<portType name='P'><operation name='Ask'><input message='t:Ask'/></operation></portType>"
+        + "<binding name='S' type='t:P'><soap:binding transport='x'/><operation name='Ask'>"
+        + "<soap:operation soapAction=''/><input><soap:body use='literal'/></input></operation>"
+        + "</binding><service name='Wide'><port name='S' binding='t:S'>"
+        + "<soap:address location='http://localhost:1/wide'/></port></service></definitions>";
   }
 
   @Test

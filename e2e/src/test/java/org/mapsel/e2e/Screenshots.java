@@ -39,6 +39,8 @@ public final class Screenshots {
     bench(page);
     run(page);
     record(page);
+    trouble(page);
+    nightWatch(page);
     finished();
   }
 
@@ -97,6 +99,24 @@ public final class Screenshots {
     press(page, "Get vessel");
     assertThat(page.getByText("Salt Wren")).isVisible();
     take(page, "7-record");
+  }
+
+  private void trouble(Page page) {
+    product.standIns().turn("FAULT");
+    page.navigate(product.address() + "/services/berthing/operations/ReserveBerth");
+    page.getByLabel("nights value").fill("soon");
+    press(page, "Send");
+    assertThat(page.getByText("must be a whole number")).isVisible();
+    take(page, "9-finding");
+    product.standIns().turn("NORMAL");
+  }
+
+  private void nightWatch(Page page) {
+    page.navigate(product.address() + "/apps/duty-desk/pages/page1");
+    press(page, "Night watch colours");
+    press(page, "Show the wire");
+    assertThat(page.getByLabel("Request body")).isVisible();
+    take(page, "10-night-watch");
   }
 
   private void finished() {
