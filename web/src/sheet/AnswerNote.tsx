@@ -11,11 +11,11 @@ const WORDS = {
 /** Where the values beside the returned fields come from. */
 export function AnswerNote({ attempt }: { attempt: Attempt }) {
   const failed = attempt.outcome !== undefined && attempt.origin !== 'sent';
+  const older = attempt.origin === 'generated' ? 'made-up values' : 'older values';
   return (
     <Box component="span" sx={{ fontStyle: attempt.origin === 'generated' ? 'italic' : undefined }}>
       {' · '}
-      {failed && 'last try failed, '}
-      {WORDS[attempt.origin]}
+      {failed ? `last try failed, ${older}` : WORDS[attempt.origin]}
       {attempt.sent && !failed && `, ${millis(attempt.sent.tookMillis)}`}
     </Box>
   );

@@ -1,8 +1,19 @@
 import { xml } from '@codemirror/lang-xml';
-import { defaultHighlightStyle, foldGutter, syntaxHighlighting } from '@codemirror/language';
+import { foldGutter, HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { EditorState } from '@codemirror/state';
 import { EditorView, lineNumbers } from '@codemirror/view';
+import { tags } from '@lezer/highlight';
 import { useEffect, useRef } from 'react';
+
+/** In the colours of the theme, so that they can be read by day and by night. */
+const colours = HighlightStyle.define([
+  { tag: tags.tagName, color: 'var(--mui-palette-comesBack)' },
+  { tag: [tags.string, tags.attributeValue], color: 'var(--mui-palette-goesIn)' },
+  {
+    tag: [tags.angleBracket, tags.comment, tags.processingInstruction, tags.documentMeta],
+    color: 'var(--mui-palette-text-secondary)',
+  },
+]);
 
 /** A message as text that can be folded and copied. Loaded only when somebody looks at the wire. */
 export default function Message({ text, label }: { text: string; label: string }) {
@@ -17,7 +28,7 @@ export default function Message({ text, label }: { text: string; label: string }
           lineNumbers(),
           foldGutter(),
           xml(),
-          syntaxHighlighting(defaultHighlightStyle),
+          syntaxHighlighting(colours),
           EditorState.readOnly.of(true),
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({ 'aria-label': label }),

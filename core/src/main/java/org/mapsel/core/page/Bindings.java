@@ -10,6 +10,7 @@ import org.mapsel.core.mapping.Target;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
@@ -20,7 +21,8 @@ final class Bindings {
   private Bindings() {}
 
   /** The input that fits a parameter. */
-  static Input input(Shapes shapes, PartId id, FieldPath path, Field field) {
+  static Input input(Shapes shapes, PartId id, FieldTree.Row row) {
+    Field field = row.field();
     Shape shape = shapes.get(field.shape());
     List<String> choices =
         shape instanceof Shape.Scalar scalar ? scalar.facets().enumeration() : List.of();
@@ -30,9 +32,9 @@ final class Bindings {
             : shape instanceof Shape.Scalar scalar ? kind(scalar.type()) : Input.Kind.TEXT;
     return new Input(
         id,
-        Labels.of(path.last()),
+        Labels.of(field.name()),
         kind,
-        field.isRequired() && !field.nillable(),
+        row.needed() && !field.nillable(),
         choices,
         field.fixed().or(field::preset).orElse(""),
         field.documentation());

@@ -83,10 +83,10 @@ public final class PageStarter {
     PartId formId = Bindings.newId(page, "form");
     Part.Form form = new Part.Form(formId, "", List.of());
     for (Row leaf : leaves) {
-      if (all || leaf.field().isRequired()) {
+      if (all || leaf.needed()) {
         PartId id = Bindings.newId(page.with(form), leaf.path().last());
         List<Input> inputs = new ArrayList<>(form.inputs());
-        inputs.add(Bindings.input(shapes, id, leaf.path(), leaf.field()));
+        inputs.add(Bindings.input(shapes, id, leaf));
         form = form.withInputs(inputs);
         goesIn.add(new Mapping(new Target.Parameter(leaf.path()), new Source.Entered(id)));
       }

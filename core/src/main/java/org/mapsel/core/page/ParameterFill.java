@@ -11,7 +11,7 @@ import org.mapsel.core.page.AppEditor.EditRefused;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.service.Operation;
-import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 
@@ -31,10 +31,10 @@ final class ParameterFill {
   }
 
   Page fill(FieldPath path, Optional<Source> source) {
-    Field field =
-        shapes
-            .field(operation.input(), path)
-            .filter(found -> shapes.get(found.shape()) instanceof Shape.Scalar)
+    FieldTree.Row parameter =
+        FieldTree.rows(shapes, operation.input(), FieldTree.Limit.SCREEN).stream()
+            .filter(row -> row.path().equals(path) && row.shape() instanceof Shape.Scalar)
+            .findFirst()
             .orElseThrow(
                 () ->
                     new EditRefused(
@@ -57,7 +57,7 @@ final class ParameterFill {
       case Source.Fixed fixed ->
           withoutInput(page.with(call.withGoesIn(plus(others, target, fixed))), before);
       case Source.Entered entered ->
-          before.isPresent() ? page : withInput(path, field, others, target, entered);
+          before.isPresent() ? page : withInput(parameter, others, target, entered);
     };
   }
 
@@ -80,14 +80,14 @@ final class ParameterFill {
    * An input that is there already is shared; else one is added to the first form, or a new one.
    */
   private Page withInput(
-      FieldPath path, Field field, List<Mapping> others, Target target, Source.Entered wished) {
+      FieldTree.Row parameter, List<Mapping> others, Target target, Source.Entered wished) {
     if (hasInput(wished.input())) {
       return page.with(call.withGoesIn(plus(others, target, wished)));
     }
-    PartId id = Bindings.newId(page, path.last());
+    PartId id = Bindings.newId(page, parameter.field().name());
     Part.Form form = firstForm().orElse(new Part.Form(Bindings.newId(page, "form"), "", List.of()));
     List<Input> inputs = new ArrayList<>(form.inputs());
-    inputs.add(Bindings.input(shapes, id, path, field));
+    inputs.add(Bindings.input(shapes, id, parameter));
     Page changed = page.with(call.withGoesIn(plus(others, target, new Source.Entered(id))));
     if (firstForm().isPresent()) {
       return changed.with(form.withInputs(inputs));

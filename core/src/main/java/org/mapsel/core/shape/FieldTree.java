@@ -13,12 +13,20 @@ public final class FieldTree {
   /**
    * One field.
    *
+   * @param needed whether it must have a value whatever else is left out: it and everything around
+   *     it is required, and no alternative could stand in its place
    * @param rows the path of the nearest repeated field around it, the root if there is none
    * @param recursive its type is already open further up; nothing below it is listed
    * @param more something below it was left out because of a limit
    */
   public record Row(
-      FieldPath path, Field field, Shape shape, FieldPath rows, boolean recursive, boolean more) {}
+      FieldPath path,
+      Field field,
+      Shape shape,
+      boolean needed,
+      FieldPath rows,
+      boolean recursive,
+      boolean more) {}
 
   /** How much of a tree is listed: levels below the root, and rows in all. */
   public record Limit(int depth, int rows) {
@@ -40,11 +48,12 @@ public final class FieldTree {
   public static List<Row> rows(Shapes shapes, ShapeId root, Limit limit) {
     FieldTree tree = new FieldTree(shapes, limit);
     tree.open.add(root);
-    tree.below(root, FieldPath.ROOT, FieldPath.ROOT);
+    tree.below(root, FieldPath.ROOT, FieldPath.ROOT, true);
     return tree.rows;
   }
 
-  private void below(ShapeId id, FieldPath path, FieldPath around) {
+  private void below(ShapeId id, FieldPath path, FieldPath around, boolean neededAround) {
+    boolean neededHere = neededAround && !(shapes.get(id) instanceof Shape.OneOf);
     for (Field field : shapes.fieldsOf(id)) {
       if (rows.size() >= limit.rows()) {
         return;
@@ -54,10 +63,11 @@ public final class FieldTree {
       boolean recursive = inside && open.contains(field.shape());
       boolean more = inside && !recursive && here.length() >= limit.depth();
       Shape shape = shapes.get(field.shape());
-      rows.add(new Row(here, field, shape, around, recursive, more));
+      boolean needed = neededHere && field.isRequired();
+      rows.add(new Row(here, field, shape, needed, around, recursive, more));
       if (inside && !recursive && !more) {
         open.add(field.shape());
-        below(field.shape(), here, field.isRepeated() ? here : around);
+        below(field.shape(), here, field.isRepeated() ? here : around, needed);
         open.remove(field.shape());
       }
     }

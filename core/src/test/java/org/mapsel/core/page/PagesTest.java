@@ -110,6 +110,10 @@ class PagesTest {
             Input.Kind.DATE,
             Input.Kind.DATE,
             Input.Kind.TEXT);
+    assertThat(((Part.Form) page.page().parts().get(0)).inputs())
+        .as("a date of an alternative that need not be chosen")
+        .extracting(Input::required)
+        .containsOnly(false);
   }
 
   @Test

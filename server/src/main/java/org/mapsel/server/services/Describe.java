@@ -69,7 +69,7 @@ final class Describe {
         row.field().name(),
         kind(row.shape()),
         type(row.shape()),
-        row.field().isRequired(),
+        row.needed(),
         row.field().isRepeated(),
         row.field().nillable(),
         row.field().documentation(),
