@@ -39,10 +39,10 @@ install_packages() {
   local line="apt-get install -y $*"
   if [ "$(id -u)" = 0 ] && command -v apt-get >/dev/null; then
     say "Installing $* ..."
-    apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq "$@" >/dev/null || fail "This did not work: $line"
+    apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq -o Dpkg::Options::=--force-confold "$@" >/dev/null || fail "This did not work: $line"
   elif command -v sudo >/dev/null && sudo -n true 2>/dev/null; then
     say "Installing $* ..."
-    sudo -n apt-get update -qq && sudo -n DEBIAN_FRONTEND=noninteractive apt-get install -y -qq "$@" >/dev/null || fail "This did not work: sudo $line"
+    sudo -n apt-get update -qq && sudo -n DEBIAN_FRONTEND=noninteractive apt-get install -y -qq -o Dpkg::Options::=--force-confold "$@" >/dev/null || fail "This did not work: sudo $line"
   else
     fail "$* is missing. Run this and start again: sudo $line"
   fi
