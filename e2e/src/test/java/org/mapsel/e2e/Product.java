@@ -18,6 +18,8 @@ final class Product implements AutoCloseable {
   private final Path data;
   private final List<String> options;
   private final int standInsPort = Programs.freePort();
+  private final StringBuilder said = new StringBuilder();
+  private Process process;
   private String address = "";
 
   private Product(Path data, List<String> options) {
@@ -39,20 +41,40 @@ final class Product implements AutoCloseable {
     return product;
   }
 
+  /** With nothing in it, in a folder of the caller's choice. */
+  static Product emptyIn(Path data) {
+    return emptyIn(data, Programs.freePort());
+  }
+
+  static Product emptyIn(Path data, int port) {
+    Product product = new Product(data, List.of("--no-demo"));
+    product.start(port);
+    return product;
+  }
+
+  /** What the command printed until it was ready. */
+  String said() {
+    return said.toString();
+  }
+
+  /** Waits until the command has ended by itself. */
+  void awaitEnd() {
+    process.onExit().join();
+  }
+
   String address() {
     return address;
   }
 
   void start() {
+    start(Programs.freePort());
+  }
+
+  private void start(int port) {
     List<String> command =
         new ArrayList<>(
             List.of(
-                "./mapsel",
-                "start",
-                "--data",
-                data.toString(),
-                "--port",
-                "" + Programs.freePort()));
+                "./mapsel", "start", "--data", data.toString(), "--port", String.valueOf(port)));
     command.addAll(options);
     ProcessBuilder builder =
         new ProcessBuilder(command).directory(Programs.ROOT.toFile()).redirectErrorStream(true);
@@ -60,18 +82,20 @@ final class Product implements AutoCloseable {
     builder.environment().put("MAPSEL_ANSWER_TIMEOUT", "2s");
     builder.environment().put("MAPSEL_STANDINS_PORT", String.valueOf(standInsPort));
     try {
-      Process process = builder.start();
+      process = builder.start();
+      said.setLength(0);
       BufferedReader printed = process.inputReader();
-      StringBuilder all = new StringBuilder();
       for (String line = printed.readLine(); line != null; line = printed.readLine()) {
-        all.append(line).append('\n');
+        said.append(line).append('\n');
         Matcher ready = READY.matcher(line);
         if (ready.find()) {
           address = ready.group(1);
+          // What else it says must be read, or it would block one day.
+          Thread.startVirtualThread(() -> printed.lines().forEach(ignored -> {}));
           return;
         }
       }
-      throw new IllegalStateException("The product did not start:\n" + all);
+      throw new IllegalStateException("The product did not start:\n" + said);
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
