@@ -1,11 +1,17 @@
 package org.mapsel.core.sample;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.nio.charset.StandardCharsets;
+import java.util.Base64;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import org.mapsel.core.shape.Facets;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
+import org.mapsel.core.value.NumberValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
 
@@ -14,6 +20,11 @@ final class ScalarSamples {
 
   /** A fixed day, so that samples are the same every time. */
   private static final String DAY = "2031-05-14";
+
+  /** Longer texts and numbers show nothing more. */
+  private static final int MAX_LENGTH = 100_000;
+
+  private static final int MAX_DIGITS = 400;
 
   private static final List<String> PATTERN_TRIES =
       List.of(
@@ -65,8 +76,8 @@ final class ScalarSamples {
               new BigDecimal("12.5").add(BigDecimal.valueOf(item)),
               step(scalar.facets()));
       case DATE -> DAY;
-      case TIME -> String.format("%02d:40:00", 6 + item % 12);
-      case DATE_TIME -> String.format("%sT%02d:40:00Z", DAY, 6 + item % 12);
+      case TIME -> String.format(Locale.ROOT, "%02d:40:00", 6 + item % 12);
+      case DATE_TIME -> String.format(Locale.ROOT, "%sT%02d:40:00Z", DAY, 6 + item % 12);
       case DURATION -> scalar.builtIn().equals("xs:yearMonthDuration") ? "P1Y" : "PT1H";
       case PARTIAL_DATE -> partial(scalar.builtIn());
       case BASE64, HEX -> bytes(scalar);
@@ -87,46 +98,51 @@ final class ScalarSamples {
   }
 
   private static String bytes(Shape.Scalar scalar) {
-    int length =
-        Math.max(1, scalar.facets().minLength().orElse(scalar.facets().maxLength().orElse(3)));
+    int wished = scalar.facets().minLength().orElse(scalar.facets().maxLength().orElse(3));
+    int length = Math.clamp(wished, 1, MAX_LENGTH);
     String unit = scalar.type() == ScalarType.HEX ? "4D" : "M";
     return scalar.type() == ScalarType.HEX
         ? unit.repeat(length)
-        : java.util.Base64.getEncoder().encodeToString(unit.repeat(length).getBytes());
+        : Base64.getEncoder()
+            .encodeToString(unit.repeat(length).getBytes(StandardCharsets.US_ASCII));
   }
 
   private static BigDecimal step(Facets facets) {
-    return BigDecimal.ONE.movePointLeft(facets.fractionDigits().orElse(1));
+    return BigDecimal.ONE.movePointLeft(decimals(facets));
+  }
+
+  private static int decimals(Facets facets) {
+    return Math.min(facets.fractionDigits().orElse(1), MAX_DIGITS);
   }
 
   /** The wished number, or the nearest one that the bounds and digits let in. */
   private static String number(Facets facets, BigDecimal wished, BigDecimal step) {
     BigDecimal number = wished;
     if (facets.fractionDigits().isPresent() || facets.totalDigits().isPresent()) {
-      int digits = facets.fractionDigits().orElse(1);
-      number = number.setScale(digits, java.math.RoundingMode.DOWN);
+      int digits = decimals(facets);
+      number = number.setScale(digits, RoundingMode.DOWN);
       int whole = facets.totalDigits().orElse(digits + 2) - digits;
       if (number.precision() - number.scale() > whole) {
         number = BigDecimal.ONE.movePointLeft(whole > 0 ? 0 : digits);
       }
     }
-    BigDecimal most = facets.maxInclusive().map(BigDecimal::new).orElse(number);
-    number =
-        number.min(
-            facets
-                .maxExclusive()
-                .map(bound -> new BigDecimal(bound).subtract(step))
-                .orElse(most)
-                .min(most));
-    BigDecimal least = facets.minInclusive().map(BigDecimal::new).orElse(number);
-    number =
-        number.max(
-            facets
-                .minExclusive()
-                .map(bound -> new BigDecimal(bound).add(step))
-                .orElse(least)
-                .max(least));
+    // Bounds that are no numbers, such as INF, bound nothing.
+    Optional<BigDecimal> most =
+        bound(facets.maxInclusive())
+            .or(() -> bound(facets.maxExclusive()).map(b -> b.subtract(step)));
+    Optional<BigDecimal> least =
+        bound(facets.minInclusive()).or(() -> bound(facets.minExclusive()).map(b -> b.add(step)));
+    number = number.min(most.orElse(number));
+    number = number.max(least.orElse(number));
     return number.toPlainString();
+  }
+
+  private static Optional<BigDecimal> bound(Optional<String> written) {
+    return written
+        .filter(text -> text.length() <= MAX_DIGITS)
+        .flatMap(text -> ScalarText.parse(ScalarType.FLOAT, text))
+        .filter(NumberValue.class::isInstance)
+        .map(value -> ((NumberValue) value).number());
   }
 
   private static String text(Shape.Scalar scalar, String name, int item) {
@@ -138,7 +154,7 @@ final class ScalarSamples {
     int least = facets.minLength().orElse(0);
     int most = facets.maxLength().orElse(Integer.MAX_VALUE);
     if (text.length() < least) {
-      text = text + "x".repeat(Math.min(least, 100_000) - text.length());
+      text = text + "x".repeat(Math.min(least, MAX_LENGTH) - text.length());
     }
     return text.length() > most ? text.substring(0, most) : text;
   }

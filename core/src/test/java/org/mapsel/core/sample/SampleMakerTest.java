@@ -82,6 +82,8 @@ class SampleMakerTest {
         .isEqualTo(ScalarText.parse(ScalarType.INTEGER, "100").orElseThrow());
     assertThat(sample(ScalarType.DECIMAL, facets(List.of(), null, "-3")))
         .isEqualTo(ScalarText.parse(ScalarType.DECIMAL, "-3").orElseThrow());
+    assertThat(sample(ScalarType.FLOAT, facets(List.of(), "-INF", "INF")))
+        .isEqualTo(ScalarText.parse(ScalarType.FLOAT, "12.5").orElseThrow());
   }
 
   @Test
