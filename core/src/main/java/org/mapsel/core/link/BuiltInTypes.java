@@ -20,6 +20,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Facets;
@@ -74,25 +75,8 @@ final class BuiltInTypes {
     }
   }
 
-  private static void bounded(
-      String name,
-      @org.jspecify.annotations.Nullable String least,
-      @org.jspecify.annotations.Nullable String most) {
-    Facets none = Facets.NONE;
-    put(
-        name,
-        INTEGER,
-        new Facets(
-            none.enumeration(),
-            Optional.ofNullable(least),
-            Optional.ofNullable(most),
-            none.minExclusive(),
-            none.maxExclusive(),
-            none.minLength(),
-            none.maxLength(),
-            none.totalDigits(),
-            none.fractionDigits(),
-            none.patterns()));
+  private static void bounded(String name, @Nullable String least, @Nullable String most) {
+    put(name, INTEGER, Facets.between(Optional.ofNullable(least), Optional.ofNullable(most)));
   }
 
   private static void put(String name, ScalarType type, Facets facets) {

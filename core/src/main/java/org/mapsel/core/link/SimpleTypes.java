@@ -49,19 +49,7 @@ final class SimpleTypes {
       }
       allowed.addAll(scalar.facets().enumeration());
     }
-    Facets none = Facets.NONE;
-    Facets enumerated =
-        new Facets(
-            allowed.stream().distinct().toList(),
-            none.minInclusive(),
-            none.maxInclusive(),
-            none.minExclusive(),
-            none.maxExclusive(),
-            none.minLength(),
-            none.maxLength(),
-            none.totalDigits(),
-            none.fractionDigits(),
-            none.patterns());
+    Facets enumerated = Facets.oneOf(allowed.stream().distinct().toList());
     return new Shape.Scalar(id, ScalarType.TEXT, "xs:union", enumerated);
   }
 

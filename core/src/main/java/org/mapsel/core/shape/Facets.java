@@ -38,6 +38,36 @@ public record Facets(
     patterns = List.copyOf(patterns);
   }
 
+  /** Only these texts. */
+  public static Facets oneOf(List<String> allowed) {
+    return NONE.with(allowed, NONE.minInclusive, NONE.maxInclusive, NONE.patterns);
+  }
+
+  /** Nothing below the one or above the other, where there is one. */
+  public static Facets between(Optional<String> least, Optional<String> most) {
+    return NONE.with(NONE.enumeration, least, most, NONE.patterns);
+  }
+
+  /** Only texts that match. */
+  public static Facets matching(String pattern) {
+    return NONE.with(NONE.enumeration, NONE.minInclusive, NONE.maxInclusive, List.of(pattern));
+  }
+
+  private Facets with(
+      List<String> allowed, Optional<String> least, Optional<String> most, List<String> matched) {
+    return new Facets(
+        allowed,
+        least,
+        most,
+        minExclusive,
+        maxExclusive,
+        minLength,
+        maxLength,
+        totalDigits,
+        fractionDigits,
+        matched);
+  }
+
   /** These facets where they say something, those of the base type elsewhere; patterns add up. */
   public Facets over(Facets base) {
     if (base == NONE) {

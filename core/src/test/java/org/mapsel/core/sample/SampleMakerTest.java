@@ -32,21 +32,6 @@ class SampleMakerTest {
   private static final ShapeId ROOT = new ShapeId("", "root");
   private static final ShapeId INNER = new ShapeId("", "inner");
 
-  private static Facets facets(List<String> patterns, String least, String most) {
-    Facets none = Facets.NONE;
-    return new Facets(
-        List.of(),
-        Optional.ofNullable(least),
-        Optional.ofNullable(most),
-        none.minExclusive(),
-        none.maxExclusive(),
-        none.minLength(),
-        none.maxLength(),
-        none.totalDigits(),
-        none.fractionDigits(),
-        patterns);
-  }
-
   private static Value sample(ScalarType type, Facets facets) {
     List<Shape> shapes = new ArrayList<>();
     shapes.add(new Shape.Scalar(INNER, type, "xs:any", facets));
@@ -70,7 +55,7 @@ class SampleMakerTest {
         "(\\+|-)?\\d+(\\.\\d{2})?"
       })
   void patternsAreKept(String pattern) {
-    String text = ScalarText.print(sample(ScalarType.TEXT, facets(List.of(pattern), null, null)));
+    String text = ScalarText.print(sample(ScalarType.TEXT, Facets.matching(pattern)));
 
     String java = pattern.replace("\\i", "[A-Za-z_:]").replace("\\c", "[-A-Za-z0-9._:]");
     assertThat(text).matches(Pattern.compile(java));
@@ -78,11 +63,11 @@ class SampleMakerTest {
 
   @Test
   void boundsAreKept() {
-    assertThat(sample(ScalarType.INTEGER, facets(List.of(), "100", null)))
+    assertThat(sample(ScalarType.INTEGER, Facets.between(Optional.of("100"), Optional.empty())))
         .isEqualTo(ScalarText.parse(ScalarType.INTEGER, "100").orElseThrow());
-    assertThat(sample(ScalarType.DECIMAL, facets(List.of(), null, "-3")))
+    assertThat(sample(ScalarType.DECIMAL, Facets.between(Optional.empty(), Optional.of("-3"))))
         .isEqualTo(ScalarText.parse(ScalarType.DECIMAL, "-3").orElseThrow());
-    assertThat(sample(ScalarType.FLOAT, facets(List.of(), "-INF", "INF")))
+    assertThat(sample(ScalarType.FLOAT, Facets.between(Optional.of("-INF"), Optional.of("INF"))))
         .isEqualTo(ScalarText.parse(ScalarType.FLOAT, "12.5").orElseThrow());
   }
 
