@@ -21,7 +21,7 @@ public class Switches {
     TRUNCATED,
     /** Refuses every operation in the words of its protocol. */
     FAULT,
-    /** Answers lists with a hundred thousand entries. */
+    /** Answers lists with twenty thousand entries. */
     HUGE
   }
 

@@ -23,7 +23,7 @@ import org.w3c.dom.Element;
 @Endpoint
 class BerthingEndpoint {
 
-  private static final int HUGE = 100_000;
+  private static final int HUGE = 20_000;
 
   private final Fleet fleet;
   private final Berths berths;
