@@ -1,6 +1,7 @@
 package org.mapsel.server.apps;
 
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.AppEdit;
@@ -29,10 +30,18 @@ class AppsController {
   record AppView(String id, long version, App app, @Nullable String undo, @Nullable String redo) {}
 
   /** A new app. */
-  record NewApp(String name) {}
+  record NewApp(String name) {
+    NewApp {
+      Objects.requireNonNull(name);
+    }
+  }
 
   /** An edit of the app at a version. */
-  record EditRequest(long version, AppEdit edit) {}
+  record EditRequest(long version, AppEdit edit) {
+    EditRequest {
+      Objects.requireNonNull(edit);
+    }
+  }
 
   /** A version to go on from. */
   record VersionRequest(long version) {}

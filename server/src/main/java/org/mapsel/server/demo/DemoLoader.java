@@ -10,7 +10,6 @@ import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.server.apps.Apps;
 import org.mapsel.server.services.ServiceViews.IntakeView;
-import org.mapsel.server.services.ServiceViews.OperationBrief;
 import org.mapsel.server.services.ServiceViews.ServiceView;
 import org.mapsel.server.services.ServiceViews.TakeRequest;
 import org.mapsel.server.services.Workspace;
@@ -64,8 +63,8 @@ class DemoLoader {
         workspace.take(
             new TakeRequest(
                 read.edition(),
-                read.operations().stream().map(OperationBrief::id).toList(),
-                "BerthingSoap12"));
+                read.operations().stream().map(one -> new OperationId(one.id())).toList(),
+                new EndpointId("BerthingSoap12")));
     var app = apps.create("Duty desk");
     app =
         apps.edit(

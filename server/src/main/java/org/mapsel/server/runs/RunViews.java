@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.server.web.FindingView;
 import tools.jackson.databind.JsonNode;
@@ -20,7 +21,12 @@ final class RunViews {
    * @param keep whether what comes back becomes the current sample: on the bench it does, on a
    *     finished page not
    */
-  record RunRequest(Map<String, JsonNode> inputs, Happening event, boolean keep) {}
+  record RunRequest(Map<String, JsonNode> inputs, Happening event, boolean keep) {
+    RunRequest {
+      Objects.requireNonNull(event);
+      inputs = Map.copyOf(inputs);
+    }
+  }
 
   /** What happened. */
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

@@ -96,7 +96,7 @@ class Operations {
             serviceId,
             service,
             operation,
-            new EndpointId(request.endpoint()),
+            request.endpoint(),
             ValueJson.readRecord(request.parameters()),
             Set.of());
     if (recorded.sent().isPresent()) {

@@ -2,7 +2,10 @@ package org.mapsel.server.services;
 
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.OperationId;
 import org.mapsel.server.web.FindingView;
 import tools.jackson.databind.JsonNode;
 
@@ -41,7 +44,13 @@ public final class ServiceViews {
   public record FieldBrief(String name, boolean required, boolean repeats) {}
 
   /** What to take of a description that was read. */
-  public record TakeRequest(String edition, List<String> operations, String endpoint) {}
+  public record TakeRequest(String edition, List<OperationId> operations, EndpointId endpoint) {
+    public TakeRequest {
+      Objects.requireNonNull(edition);
+      Objects.requireNonNull(endpoint);
+      operations = List.copyOf(operations);
+    }
+  }
 
   /** A service in one line. */
   public record ServiceBrief(
@@ -126,7 +135,12 @@ public final class ServiceViews {
       String exchange, @Nullable Integer status, long tookMillis, OffsetDateTime startedAt) {}
 
   /** Values to try an operation with. */
-  public record TryRequest(String endpoint, JsonNode parameters) {}
+  public record TryRequest(EndpointId endpoint, JsonNode parameters) {
+    public TryRequest {
+      Objects.requireNonNull(endpoint);
+      Objects.requireNonNull(parameters);
+    }
+  }
 
   /** What came of trying. */
   public record TryView(

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.server.services.ServiceViews.IntakeView;
@@ -33,7 +34,11 @@ import org.springframework.web.multipart.MultipartFile;
 class ServicesController {
 
   /** What stands in the intake box: an address, or the text of a description. */
-  record IntakeRequest(String source) {}
+  record IntakeRequest(String source) {
+    IntakeRequest {
+      Objects.requireNonNull(source);
+    }
+  }
 
   private final Workspace workspace;
   private final Operations operations;

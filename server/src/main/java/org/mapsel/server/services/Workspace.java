@@ -110,7 +110,7 @@ public class Workspace {
   public ServiceView take(TakeRequest request) {
     Edition edition = editions.get(request.edition());
     Service service = edition.service();
-    List<OperationId> wanted = request.operations().stream().map(OperationId::new).toList();
+    List<OperationId> wanted = request.operations();
     if (wanted.isEmpty()) {
       throw Problem.refused(Finding.error("SERVER_OPERATION_NONE"));
     }
@@ -132,7 +132,7 @@ public class Workspace {
                         wish -> known.stream().anyMatch(kept -> kept.id().equals(wish))));
     EndpointId endpoint =
         service
-            .findEndpoint(new EndpointId(request.endpoint()))
+            .findEndpoint(request.endpoint())
             .map(Endpoint::id)
             .orElse(service.endpoints().get(0).id());
     Set<OperationId> all = new LinkedHashSet<>(store.taken(id));

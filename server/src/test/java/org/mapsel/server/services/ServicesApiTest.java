@@ -80,6 +80,25 @@ class ServicesApiTest {
   }
 
   @Test
+  void halfARequestIsRefusedAndSaysSo() {
+    String[][] halves = {
+      {"/api/intakes", "{}"},
+      {"/api/services", "{'edition':'x','operations':[''],'endpoint':'BerthingSoap11'}"},
+      {"/api/services", "{'edition':'x','operations':['GetVessel']}"},
+      {"/api/services/none/operations/none/tries", "{'endpoint':'','parameters':{}}"},
+      {"/api/apps", "{}"},
+      {"/api/apps/none/edits", "{'version':1}"},
+      {"/api/apps/none/edits", "{'version':1,'edit':{'kind':'renamePage','page':''}}"},
+      {"/api/apps/none/pages/none/events", "{'inputs':{}}"},
+    };
+    for (String[] half : halves) {
+      Api.Answer answer = api.post(half[0], half[1]);
+      assertThat(answer.status()).as(half[0] + " " + half[1]).isEqualTo(400);
+      assertThat(answer.code()).isEqualTo("SERVER_REQUEST_MALFORMED");
+    }
+  }
+
+  @Test
   void aTryIsSentReadAndKept() {
     String service = api.take(berthing.description());
     Api.Answer before = api.get("/api/services/" + service + "/operations/VesselParticulars");
