@@ -19,9 +19,9 @@ const FIXED: Goal[] = [
   { id: 'apps', words: 'All pages', kind: 'Go', to: '/apps' },
 ];
 
-function useGoals(enabled: boolean): Goal[] {
-  const services = useQuery({ ...servicesQuery, enabled });
-  const apps = useQuery({ ...appsQuery, enabled });
+function useGoals(enabled: boolean): { goals: Goal[]; loading: boolean } {
+  const services = useQuery(servicesQuery);
+  const apps = useQuery(appsQuery);
   const details = useQueries({
     queries: (services.data ?? []).map((service) => ({ ...serviceQuery(service.id), enabled })),
   });
@@ -41,13 +41,14 @@ function useGoals(enabled: boolean): Goal[] {
       to: `/services/${data?.id}/operations/${encodeURIComponent(operation.id)}`,
     })),
   );
-  return [...FIXED, ...pages, ...operations];
+  const loading = [services, apps, ...details].some((query) => query.isLoading);
+  return { goals: [...FIXED, ...pages, ...operations], loading };
 }
 
 /** One box to go anywhere or do anything. */
 export function GoAnywhere() {
   const [open, setOpen] = useState(false);
-  const goals = useGoals(open);
+  const { goals, loading } = useGoals(open);
   const navigate = useNavigate();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -87,6 +88,9 @@ export function GoAnywhere() {
         <Autocomplete
           open
           autoHighlight
+          loading={loading}
+          loadingText="Looking…"
+          noOptionsText="Nothing like this here."
           options={goals}
           getOptionLabel={(goal) => goal.words}
           getOptionKey={(goal) => goal.kind + goal.id}

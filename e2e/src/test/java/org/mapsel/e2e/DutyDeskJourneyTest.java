@@ -232,6 +232,7 @@ class DutyDeskJourneyTest {
     User user = new User(browser, product).goTo("/services");
     user.sees("Berthing").keys("Control+k");
     user.page.keyboard().type("Get vessel");
+    assertThat(user.role(AriaRole.OPTION, "Duty desk / Get vessel")).isVisible();
     user.keys("Enter");
     assertThat(user.page).hasURL(Pattern.compile(".*/apps/duty-desk/pages/page2"));
     user.goTo("/nowhere/at/all").sees("There is nothing at this address");
