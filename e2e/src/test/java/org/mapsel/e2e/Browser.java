@@ -4,6 +4,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -23,6 +24,8 @@ final class Browser implements AutoCloseable {
       throw new IllegalStateException(
           "Chromium is missing; ./mapsel test installs it, or: apt-get install chromium");
     }
+    // Two cores run the product, its services and the browser at once.
+    PlaywrightAssertions.setDefaultAssertionTimeout(TIMEOUT);
     playwright =
         Playwright.create(
             new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
