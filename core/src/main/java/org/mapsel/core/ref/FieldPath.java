@@ -41,10 +41,6 @@ public record FieldPath(@JsonValue List<String> steps) implements Comparable<Fie
     return steps.get(steps.size() - 1);
   }
 
-  public FieldPath parent() {
-    return new FieldPath(steps.subList(0, steps.size() - 1));
-  }
-
   public boolean startsWith(FieldPath prefix) {
     return steps.size() >= prefix.steps.size()
         && steps.subList(0, prefix.steps.size()).equals(prefix.steps);

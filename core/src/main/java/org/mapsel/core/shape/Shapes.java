@@ -47,12 +47,6 @@ public final class Shapes {
     };
   }
 
-  /** The field at the end of a path that starts in {@code root}. */
-  public Optional<Field> field(ShapeId root, FieldPath path) {
-    List<Field> way = way(root, path);
-    return way.isEmpty() ? Optional.empty() : Optional.of(way.get(way.size() - 1));
-  }
-
   /** Every field on a path that starts in {@code root}, or nothing if the path leads nowhere. */
   public List<Field> way(ShapeId root, FieldPath path) {
     List<Field> way = new ArrayList<>();
