@@ -21,7 +21,7 @@ class ArchitectureTest {
       List.of(
           List.of("ref"),
           List.of("finding", "value"),
-          List.of("document", "shape"),
+          List.of("document", "shape", "json"),
           List.of("service"),
           List.of("declare"),
           List.of("read"),

@@ -4,13 +4,18 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.Codec;
 import org.mapsel.core.message.Request;
+import org.mapsel.core.message.Response;
+import org.mapsel.core.message.Stamp;
+import org.mapsel.core.message.soap.HttpBindingCodec;
 import org.mapsel.core.message.soap.SoapCodec;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
@@ -23,32 +28,58 @@ import org.mapsel.core.value.RecordValue;
 public final class Caller {
 
   private final Exchanger exchanger;
+  private final Supplier<Stamp> stamps;
 
-  public Caller(Exchanger exchanger) {
+  public Caller(Exchanger exchanger, Supplier<Stamp> stamps) {
     this.exchanger = exchanger;
+    this.stamps = stamps;
   }
 
   /** The codec of each family of protocols; a new family is a new line here. */
   private static Codec codec(OperationWire wire) {
     return switch (wire) {
       case OperationWire.Soap soap -> new SoapCodec();
+      case OperationWire.Http http -> new HttpBindingCodec();
     };
   }
 
-  /** The request that a call would send. */
+  /**
+   * The request that a call would send.
+   *
+   * @param access how the endpoint is reached
+   */
   public static Outcome<Request> request(
-      Service service, Operation operation, EndpointId endpoint, RecordValue parameters) {
+      Service service,
+      Operation operation,
+      EndpointId endpoint,
+      RecordValue parameters,
+      Access access,
+      Stamp stamp) {
     Optional<OperationWire> wire = operation.wire(endpoint);
     if (wire.isEmpty()) {
       return Outcome.failed(
           Finding.error(
               "CALL_ENDPOINT_MISSING", "operation", operation.name(), "endpoint", endpoint.text()));
     }
-    return codec(wire.get()).write(service, operation, wire.get(), parameters);
+    return codec(wire.get()).write(service, operation, wire.get(), parameters, access, stamp);
   }
 
   /**
-   * Runs one call from end to end.
+   * What a response to an operation says.
+   *
+   * @param wanted the returned fields to keep; none keeps everything
+   */
+  public static Outcome<Answer> answer(
+      Service service,
+      Operation operation,
+      OperationWire wire,
+      Response response,
+      Set<FieldPath> wanted) {
+    return codec(wire).read(service, operation, wire, response, wanted);
+  }
+
+  /**
+   * Runs one call from end to end. What is kept of it has every secret hidden.
    *
    * @param wanted the returned fields to keep; none keeps everything
    */
@@ -57,12 +88,25 @@ public final class Caller {
       Operation operation,
       EndpointId endpoint,
       RecordValue parameters,
+      Access access,
       Set<FieldPath> wanted) {
-    Outcome<Request> request = request(service, operation, endpoint, parameters);
+    Stamp stamp = stamps.get();
+    Outcome<Request> request = request(service, operation, endpoint, parameters, access, stamp);
     if (request.value().isEmpty()) {
       return new CallResult(Optional.empty(), Optional.empty(), request.findings());
     }
-    Exchange exchange = exchanger.send(request.get());
+    if (request.get().address().isEmpty()) {
+      return new CallResult(
+          Optional.empty(),
+          Optional.empty(),
+          List.of(Finding.error("MESSAGE_ADDRESS_MISSING", "endpoint", endpoint.text())));
+    }
+    Exchange sent = exchanger.send(request.get(), access);
+    Exchange exchange =
+        access.hasSecrets()
+            ? sent.with(
+                request(service, operation, endpoint, parameters, access.hidden(), stamp).get())
+            : sent;
     List<Finding> findings = new ArrayList<>(request.findings());
     exchange.failure().ifPresent(findings::add);
     Optional<Answer> answer =
@@ -70,9 +114,13 @@ public final class Caller {
             .response()
             .flatMap(
                 response -> {
-                  OperationWire wire = operation.wire(endpoint).orElseThrow();
                   Outcome<Answer> read =
-                      codec(wire).read(service, operation, wire, response, wanted);
+                      answer(
+                          service,
+                          operation,
+                          operation.wire(endpoint).orElseThrow(),
+                          response,
+                          wanted);
                   findings.addAll(read.findings());
                   return read.value();
                 });

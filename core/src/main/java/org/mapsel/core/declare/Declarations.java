@@ -42,6 +42,16 @@ public final class Declarations {
     return documentation;
   }
 
+  /** Whether nothing at all was declared. */
+  public boolean isEmpty() {
+    return types.isEmpty()
+        && elements.isEmpty()
+        && messages.isEmpty()
+        && interfaces.isEmpty()
+        && bindings.isEmpty()
+        && services.isEmpty();
+  }
+
   /** A second declaration of the same name, as when a schema is included twice, is passed over. */
   public void add(Name typeName, TypeDeclaration type) {
     types.putIfAbsent(typeName, type);

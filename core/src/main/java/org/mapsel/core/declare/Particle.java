@@ -22,8 +22,16 @@ public sealed interface Particle {
   /** A named group used here. */
   record GroupRef(Name name, Occurrence occurrence, Place place) implements Particle {}
 
-  /** Any element. */
-  record Any(Occurrence occurrence) implements Particle {}
+  /**
+   * Any element (section 3.10).
+   *
+   * @param namespaces the namespaces it may come from, as written: {@code ##any}, {@code ##other}
+   *     or a list
+   * @param target the namespace of the schema it stands in
+   * @param strict whether it must be one that is declared
+   */
+  record Any(Occurrence occurrence, String namespaces, String target, boolean strict)
+      implements Particle {}
 
   /** How the particles of a group stand to each other. */
   enum Order {

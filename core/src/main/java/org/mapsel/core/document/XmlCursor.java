@@ -4,9 +4,16 @@ import com.ctc.wstx.api.WstxInputProperties;
 import com.ctc.wstx.stax.WstxInputFactory;
 import java.io.ByteArrayInputStream;
 import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.Reader;
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
@@ -26,12 +33,16 @@ import org.mapsel.core.ref.Place;
  */
 public final class XmlCursor implements AutoCloseable {
 
+  private static final int HEAD_BYTES = 8_192;
+  private static final Pattern BEFORE_DECLARATION =
+      Pattern.compile("(\u00ef\u00bb\u00bf)?(\\s|<!--((?!-->).)*+-->)*+", Pattern.DOTALL);
   private static final String XML_NAMESPACE = "http://www.w3.org/XML/1998/namespace";
 
   private final XMLStreamReader2 reader;
   private final String document;
   private int depth;
-  private boolean hasDocumentType;
+  private int skippedLines;
+  private final List<Finding> oddities = new ArrayList<>(0);
 
   private XmlCursor(XMLStreamReader2 reader, String document) {
     this.reader = reader;
@@ -45,18 +56,61 @@ public final class XmlCursor implements AutoCloseable {
           Finding.error("XML_DOCUMENT_TOO_LARGE", "limit", megabytes(limits.maxBytes()))
               .at(Place.in(source.address())));
     }
-    return open(new ByteArrayInputStream(source.bytes()), source.address(), limits);
+    byte[] bytes = source.bytes();
+    int start = beforeDeclaration(bytes);
+    ByteArrayInputStream stream = new ByteArrayInputStream(bytes, start, bytes.length - start);
+    Optional<Charset> corrected = Encoding.correction(bytes);
+    XmlCursor cursor =
+        corrected.isPresent()
+            ? open(new InputStreamReader(stream, corrected.get()), source.address(), limits)
+            : open(stream, source.address(), limits);
+    corrected.ifPresent(
+        charset ->
+            cursor.oddities.add(
+                Finding.warning("XML_ENCODING_CORRECTED", "charset", charset.name())
+                    .at(Place.in(source.address()))));
+    if (start > 0) {
+      cursor.skippedLines =
+          (int) new String(bytes, 0, start, StandardCharsets.ISO_8859_1).lines().count() - 1;
+      cursor.oddities.add(
+          Finding.warning("XML_DECLARATION_LATE").at(new Place(source.address(), 1, 1)));
+    }
+    return cursor;
+  }
+
+  /** What stands before an XML declaration, where nothing may stand, but happens to. */
+  private static int beforeDeclaration(byte[] bytes) {
+    String head =
+        new String(bytes, 0, Math.min(bytes.length, HEAD_BYTES), StandardCharsets.ISO_8859_1);
+    int declaration = head.indexOf("<?xml ");
+    return declaration > 0 && BEFORE_DECLARATION.matcher(head.substring(0, declaration)).matches()
+        ? declaration
+        : 0;
+  }
+
+  private static XmlCursor open(Reader text, String document, Limits limits)
+      throws DocumentException {
+    try {
+      return begin(
+          (XMLStreamReader2) factory(limits).createXMLStreamReader(document, text), document);
+    } catch (XMLStreamException e) {
+      throw malformed(e, document);
+    }
+  }
+
+  private static XmlCursor begin(XMLStreamReader2 reader, String document)
+      throws DocumentException {
+    XmlCursor cursor = new XmlCursor(reader, document);
+    cursor.nextChild(0);
+    return cursor;
   }
 
   /** Opens a stream and stands on its root element. The stream stays the caller's to close. */
   public static XmlCursor open(InputStream bytes, String document, Limits limits)
       throws DocumentException {
     try {
-      XMLStreamReader2 reader =
-          (XMLStreamReader2) factory(limits).createXMLStreamReader(document, bytes);
-      XmlCursor cursor = new XmlCursor(reader, document);
-      cursor.nextChild(0);
-      return cursor;
+      return begin(
+          (XMLStreamReader2) factory(limits).createXMLStreamReader(document, bytes), document);
     } catch (XMLStreamException e) {
       throw malformed(e, document);
     }
@@ -123,7 +177,7 @@ public final class XmlCursor implements AutoCloseable {
         } else if (text != null && depth == parentDepth && reader.isCharacters()) {
           text.append(reader.getText());
         } else if (event == XMLStreamConstants.DTD) {
-          hasDocumentType = true;
+          oddities.add(Finding.warning("XML_TYPE_DEFINITION_IGNORED").at(Place.in(document)));
         } else if (event == XMLStreamConstants.END_DOCUMENT) {
           return false;
         }
@@ -231,12 +285,40 @@ public final class XmlCursor implements AutoCloseable {
   /** Where the current element starts. */
   public Place place() {
     var start = reader.getLocationInfo().getStartLocation();
-    return new Place(document, start.getLineNumber(), start.getColumnNumber());
+    return new Place(document, start.getLineNumber() + skippedLines, start.getColumnNumber());
   }
 
-  /** Whether a document type definition was passed over. */
-  public boolean hasDocumentType() {
-    return hasDocumentType;
+  /** What was put right or passed over before the first element. */
+  public List<Finding> oddities() {
+    return oddities;
+  }
+
+  /** The prefixes that the current element declares, without the default one. */
+  public Map<String, String> prefixes() {
+    Map<String, String> declared = new LinkedHashMap<>();
+    for (int i = 0; i < reader.getNamespaceCount(); i++) {
+      String prefix = reader.getNamespacePrefix(i);
+      if (prefix != null && !prefix.isEmpty()) {
+        declared.put(prefix, reader.getNamespaceURI(i));
+      }
+    }
+    return declared;
+  }
+
+  /** Reads on to the end of the document, which must hold nothing more. */
+  public void finish() throws DocumentException {
+    try {
+      while (reader.hasNext()) {
+        reader.next();
+      }
+    } catch (XMLStreamException e) {
+      throw malformed(e, document);
+    }
+  }
+
+  /** The type that the current element says it is of (XML Schema 1.0 part 1, section 2.6.1). */
+  public Optional<Name> typeAttribute() {
+    return attribute("http://www.w3.org/2001/XMLSchema-instance", "type").flatMap(this::resolve);
   }
 
   @Override

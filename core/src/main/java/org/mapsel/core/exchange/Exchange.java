@@ -17,4 +17,10 @@ public record Exchange(
     Optional<Response> response,
     Optional<Finding> failure,
     Instant started,
-    Duration took) {}
+    Duration took) {
+
+  /** The same with another request in its place, for instance one whose secrets are hidden. */
+  public Exchange with(Request other) {
+    return new Exchange(other, response, failure, started, took);
+  }
+}

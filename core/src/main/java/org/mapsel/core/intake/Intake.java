@@ -2,8 +2,14 @@ package org.mapsel.core.intake;
 
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.mapsel.core.document.Archive;
+import org.mapsel.core.document.Limits;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
@@ -11,6 +17,7 @@ import org.mapsel.core.link.Linker;
 import org.mapsel.core.read.DescriptionReader;
 import org.mapsel.core.read.Reading;
 import org.mapsel.core.read.Resolver;
+import org.mapsel.core.read.wsdl.Wsdl20Reader;
 import org.mapsel.core.read.wsdl.WsdlReader;
 import org.mapsel.core.ref.Place;
 import org.mapsel.core.service.Service;
@@ -19,24 +26,30 @@ import org.mapsel.core.service.Service;
 public final class Intake {
 
   /** Every format, in the order in which they are tried. */
-  private static final List<DescriptionReader> READERS = List.of(new WsdlReader());
+  private static final List<DescriptionReader> READERS =
+      List.of(new WsdlReader(), new Wsdl20Reader());
 
+  private static final int MAX_CANDIDATES = 50;
   private static final int HEAD_BYTES = 16_384;
   private static final int SHOWN_CHARACTERS = 80;
 
   private Intake() {}
 
   /**
-   * Reads a description with the documents it names. There is a service whenever at least one
-   * operation could be read; findings say what could not.
+   * Reads a description with the documents it names; a zip file is unpacked and the description
+   * found in it. There is a service whenever anything could be read, perhaps without operations;
+   * findings say what could not.
    */
   public static Outcome<Description> read(SourceText source, Resolver resolver) {
+    return Archive.is(source) ? readArchive(source, resolver) : readOne(source, resolver);
+  }
+
+  private static Outcome<Description> readOne(SourceText source, Resolver resolver) {
     String head = head(source.bytes());
     if (head.isBlank()) {
       return Outcome.failed(Finding.error("READ_DOCUMENT_EMPTY").at(Place.in(source.address())));
     }
-    Optional<DescriptionReader> reader =
-        READERS.stream().filter(candidate -> candidate.recognises(head)).findFirst();
+    Optional<DescriptionReader> reader = reader(head);
     if (reader.isEmpty()) {
       return Outcome.failed(
           Finding.error("READ_FORMAT_UNKNOWN", "start", shown(head))
@@ -44,13 +57,76 @@ public final class Intake {
     }
     Reading reading = new Reading(source, resolver);
     reader.get().read(source, reading);
-    Service service = Linker.link(reading.declarations(), reading.findings());
-    if (service.operations().isEmpty()) {
+    if (reading.declarations().isEmpty() && reading.findings().hasErrors()) {
       return Outcome.failed(reading.findings().toList());
     }
+    Service service = Linker.link(reading.declarations(), reading.findings());
     return Outcome.of(
         new Description(reader.get().format(), service, reading.documents()),
         reading.findings().toList());
+  }
+
+  private static Optional<DescriptionReader> reader(String head) {
+    return READERS.stream().filter(candidate -> candidate.recognises(head)).findFirst();
+  }
+
+  /**
+   * The description in an archive: of several, the one that takes in the most of the others, which
+   * are then parts of it.
+   */
+  private static Outcome<Description> readArchive(SourceText source, Resolver resolver) {
+    Outcome<Archive> archive = Archive.read(source, Limits.DESCRIPTION);
+    if (archive.value().isEmpty()) {
+      return Outcome.failed(archive.findings());
+    }
+    Resolver inside =
+        address ->
+            archive.get().find(address).map(Outcome::of).orElseGet(() -> resolver.fetch(address));
+    List<Outcome<Description>> read = new ArrayList<>();
+    List<SourceText> candidates = new ArrayList<>();
+    for (SourceText document : archive.get().documents()) {
+      if (reader(head(document.bytes())).isPresent() && candidates.size() < MAX_CANDIDATES) {
+        candidates.add(document);
+        read.add(readOne(document, inside));
+      }
+    }
+    Optional<Outcome<Description>> best =
+        read.stream()
+            .filter(outcome -> outcome.value().isPresent())
+            .max(Comparator.comparingInt(Intake::worth));
+    if (best.isEmpty()) {
+      return read.isEmpty()
+          ? Outcome.failed(Finding.error("READ_ARCHIVE_EMPTY").at(Place.in(source.address())))
+          : read.get(0);
+    }
+    Set<String> taken =
+        best.get().get().documents().stream().map(SourceText::address).collect(Collectors.toSet());
+    List<String> others =
+        candidates.stream()
+            .map(SourceText::address)
+            .filter(address -> !taken.contains(address))
+            .toList();
+    if (others.isEmpty()) {
+      return best.get();
+    }
+    List<Finding> findings = new ArrayList<>(best.get().findings());
+    findings.add(
+        Finding.warning(
+            "READ_ARCHIVE_SEVERAL",
+            "taken",
+            best.get().get().documents().get(0).address(),
+            "others",
+            String.join(", ", others)));
+    return Outcome.of(best.get().get(), findings);
+  }
+
+  /** Callable operations count most, then documents taken in. */
+  private static int worth(Outcome<Description> outcome) {
+    Description description = outcome.get();
+    boolean callable = !description.service().endpoints().isEmpty();
+    return (callable ? 1 << 20 : 0)
+        + (description.service().operations().isEmpty() ? 0 : 1 << 16)
+        + description.documents().size();
   }
 
   /** Enough of the start to tell formats apart, whether it is UTF-16 or anything ASCII-like. */

@@ -20,6 +20,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
@@ -33,12 +34,17 @@ final class BuiltInTypes {
   static final String XSD = "http://www.w3.org/2001/XMLSchema";
   static final ShapeId OPEN = new ShapeId(XSD, "anyType");
 
+  /** Has the simple types again, for elements of the SOAP encoding (SOAP 1.1, section 5.2). */
+  private static final String ENCODING = "http://schemas.xmlsoap.org/soap/encoding/";
+
   private static final Map<String, Shape.Scalar> SCALARS = new HashMap<>();
 
   static {
     add(TEXT, "string", "normalizedString", "token", "language", "Name", "NCName", "NMTOKEN");
     add(TEXT, "ID", "IDREF", "ENTITY", "anySimpleType", "anyAtomicType");
-    add(LIST, "NMTOKENS", "IDREFS", "ENTITIES");
+    list("NMTOKENS", "NMTOKEN");
+    list("IDREFS", "IDREF");
+    list("ENTITIES", "ENTITY");
     add(BOOLEAN, "boolean");
     add(INTEGER, "integer", "nonPositiveInteger", "negativeInteger");
     add(INTEGER, "nonNegativeInteger", "positiveInteger", "unsignedLong");
@@ -67,12 +73,34 @@ final class BuiltInTypes {
     bounded("negativeInteger", null, "-1");
   }
 
+  /** What the types of the drafts of 1999 and 2000 are called today. */
+  private static final Map<String, String> RENAMED =
+      Map.of(
+          "timeInstant", "dateTime",
+          "timeDuration", "duration",
+          "uriReference", "anyURI",
+          "binary", "base64Binary",
+          "recurringDate", "gMonthDay",
+          "recurringDay", "gDay",
+          "CDATA", "normalizedString",
+          "ur-type", "anyType");
+
+  private static final Set<String> DRAFTS =
+      Set.of("http://www.w3.org/2000/10/XMLSchema", "http://www.w3.org/1999/XMLSchema");
+
   private BuiltInTypes() {}
 
   private static void add(ScalarType type, String... names) {
     for (String name : List.of(names)) {
       put(name, type, Facets.NONE);
     }
+  }
+
+  private static void list(String name, String item) {
+    SCALARS.put(
+        name,
+        new Shape.Scalar(
+            new ShapeId(XSD, name), LIST, "xs:" + name, Facets.NONE, Optional.of(scalar(item))));
   }
 
   private static void bounded(String name, @Nullable String least, @Nullable String most) {
@@ -87,14 +115,32 @@ final class BuiltInTypes {
     return scalar("string");
   }
 
+  static Shape.Scalar anySimple() {
+    return scalar("anySimpleType");
+  }
+
   private static Shape.Scalar scalar(String local) {
     return SCALARS.get(local);
   }
 
+  /** Whether a name is one of XML Schema itself, for instance a schema inside a message. */
+  static boolean isXsd(String namespace) {
+    return namespace.equals(XSD) || DRAFTS.contains(namespace);
+  }
+
   /** The shape of a built-in type; anyType is open. */
   static Optional<Shape> find(Name name) {
+    if (name.namespace().equals(ENCODING)) {
+      return Optional.ofNullable(SCALARS.get(name.local()))
+          .map(
+              scalar ->
+                  new Shape.Scalar(
+                      ShapeId.of(name), scalar.type(), "enc:" + name.local(), scalar.facets()));
+    }
     if (!name.namespace().equals(XSD)) {
-      return Optional.empty();
+      return DRAFTS.contains(name.namespace())
+          ? find(Name.of(XSD, RENAMED.getOrDefault(name.local(), name.local())))
+          : Optional.empty();
     }
     if (name.local().equals("anyType")) {
       return Optional.of(new Shape.Open(OPEN));

@@ -1,12 +1,15 @@
 package org.mapsel.core.link;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.declare.AttributeDeclaration;
 import org.mapsel.core.declare.Attributes;
+import org.mapsel.core.declare.Particle;
 import org.mapsel.core.declare.TypeDeclaration;
 import org.mapsel.core.declare.TypeDeclaration.Derivation;
 import org.mapsel.core.declare.TypeRef;
@@ -25,7 +28,9 @@ final class ComplexTypes {
   private static final String TEXT_FIELD = "value";
 
   private static final String MIXED_FIELD = "text";
-  private static final String ANY_FIELD = "any";
+  private static final String KIND_FIELD = "kind";
+  private static final String ITEM_FIELD = "item";
+  private static final Name ARRAY = Name.of("http://schemas.xmlsoap.org/soap/encoding/", "Array");
 
   private final ShapeBuilder builder;
   private final Particles particles;
@@ -37,16 +42,21 @@ final class ComplexTypes {
 
   Shape shape(ShapeId id, TypeDeclaration.Complex type) {
     FieldList fields = new FieldList();
+    if (type.attributes().arrayOf().isPresent()) {
+      return array(id, type, type.attributes().arrayOf().get());
+    }
     if (type.derivation().map(Derivation::simpleContent).orElse(false)) {
       Shape.Scalar base = builder.simpleTypes().base(new TypeRef.Inline(type), new HashSet<>());
       List<Field> attributes = attributes(id, type);
-      if (attributes.isEmpty()) {
-        return new Shape.Scalar(id, base.type(), base.builtIn(), base.facets());
+      Optional<Field> kinds = kinds(id, type);
+      if (attributes.isEmpty() && kinds.isEmpty()) {
+        return base.as(id, base.facets());
       }
       ShapeId text = id.inner(TEXT_FIELD);
-      builder.add(new Shape.Scalar(text, base.type(), base.builtIn(), base.facets()));
+      builder.add(base.as(text, base.facets()));
       fields.add(Field.of(TEXT_FIELD, text, Occurrence.ONE, new Wire.XmlText()));
       attributes.forEach(fields::add);
+      kinds.ifPresent(fields::add);
       return new Shape.Record(id, fields.toList());
     }
     if (type.mixed()) {
@@ -55,7 +65,96 @@ final class ComplexTypes {
     }
     attributes(id, type).forEach(fields::add);
     content(id, type, fields, own(type));
-    return new Shape.Record(id, fields.toList());
+    kinds(id, type).ifPresent(fields::add);
+    return new Shape.Record(id, fields.toList(), !isUnordered(type));
+  }
+
+  private boolean isUnordered(TypeDeclaration.Complex type) {
+    Optional<Particle> content = type.content();
+    if (content.isPresent() && content.get() instanceof Particle.GroupRef ref) {
+      content = Optional.ofNullable(builder.declarations().groups().get(ref.name()));
+    }
+    return content.isPresent()
+        && content.get() instanceof Particle.Group group
+        && group.order() == Particle.Order.ALL;
+  }
+
+  /** An array of the SOAP encoding: its items, whatever they are called. */
+  private Shape array(ShapeId id, TypeDeclaration.Complex type, TypeRef item) {
+    FieldList declared = new FieldList();
+    type.content().ifPresent(content -> particles.flatten(id, content, declared));
+    Name itemType = item instanceof TypeRef.Named named ? named.name() : ARRAY;
+    String name =
+        declared.toList().stream()
+            .filter(field -> field.wire() instanceof Wire.XmlElement)
+            .map(Field::name)
+            .findFirst()
+            .orElse(ITEM_FIELD);
+    Field items =
+        Field.of(
+            name,
+            builder.shapeOf(item, id.inner(ITEM_FIELD)),
+            Occurrence.ANY,
+            new Wire.ArrayItem(name, itemType));
+    return new Shape.Record(id, List.of(items));
+  }
+
+  /**
+   * The field that tells which derived type a value is of, where there are any; required where the
+   * type itself is abstract. Each alternative holds what that type adds.
+   */
+  private Optional<Field> kinds(ShapeId id, TypeDeclaration.Complex type) {
+    if (type.name().isEmpty()) {
+      return Optional.empty();
+    }
+    Name base = type.name().get();
+    FieldList alternatives = new FieldList();
+    for (Name name : builder.derivations().derivedFrom(base)) {
+      TypeDeclaration.Complex derived =
+          (TypeDeclaration.Complex) builder.declarations().types().get(name);
+      ShapeId added = id.inner(KIND_FIELD).inner(name.local());
+      builder.add(new Shape.Record(added, added(added, base, derived)));
+      alternatives.add(Field.of(name.local(), added, Occurrence.ONE, new Wire.Kind(name)));
+    }
+    if (alternatives.toList().isEmpty()) {
+      return Optional.empty();
+    }
+    ShapeId kinds =
+        builder.add(
+            new Shape.OneOf(
+                id.inner(KIND_FIELD), alternatives.toList(), Shape.OneOf.Reason.DERIVATION));
+    return Optional.of(
+        Field.of(
+            KIND_FIELD,
+            kinds,
+            type.isAbstract() ? Occurrence.ONE : Occurrence.OPTIONAL,
+            new Wire.Group()));
+  }
+
+  /** What a derived type has beyond the base: nothing new in a restriction. */
+  private List<Field> added(ShapeId id, Name base, TypeDeclaration.Complex derived) {
+    Deque<TypeDeclaration.Complex> chain = new ArrayDeque<>();
+    Set<Name> open = new HashSet<>();
+    Optional<TypeDeclaration.Complex> here = Optional.of(derived);
+    while (here.isPresent() && !here.get().name().equals(Optional.of(base))) {
+      chain.push(here.get());
+      here =
+          Derivations.base(here.get())
+              .filter(open::add)
+              .map(name -> builder.declarations().types().get(name))
+              .filter(TypeDeclaration.Complex.class::isInstance)
+              .map(TypeDeclaration.Complex.class::cast);
+    }
+    FieldList fields = new FieldList();
+    for (TypeDeclaration.Complex type : chain) {
+      if (type.derivation().map(Derivation::method).orElse(null) == Derivation.Method.EXTENSION) {
+        List<Field> attributes = new ArrayList<>();
+        attributes(id, type.attributes(), attributes, new HashSet<>());
+        attributes.forEach(fields::add);
+        type.content().ifPresent(content -> particles.flatten(id, content, fields));
+      }
+    }
+    return fields.toList();
   }
 
   /** The names on the way to the base types, which must not recur: first the type's own. */
@@ -100,11 +199,6 @@ final class ComplexTypes {
         collected.add(attributeField(id, attribute));
       }
     }
-    if (attributes.any()
-        && collected.stream().noneMatch(field -> field.wire() instanceof Wire.XmlAny)) {
-      collected.add(
-          Field.of("anyAttribute", builder.open(), Occurrence.OPTIONAL, new Wire.XmlAny()));
-    }
   }
 
   private Field attributeField(ShapeId id, AttributeDeclaration attribute) {
@@ -113,13 +207,13 @@ final class ComplexTypes {
       AttributeDeclaration global = builder.declarations().attributes().get(attribute.name());
       if (global != null) {
         says = global;
-      } else if (!attribute.name().namespace().equals("http://www.w3.org/XML/1998/namespace")) {
+      } else {
         builder.missing("XSD_ATTRIBUTE_MISSING", attribute.name(), attribute.place());
       }
     }
     ShapeId shape =
         says.type() instanceof TypeRef.Anything
-            ? builder.add(BuiltInTypes.text())
+            ? builder.add(BuiltInTypes.anySimple())
             : builder.shapeOf(says.type(), id.inner("@" + attribute.name().local()));
     return new Field(
         attribute.name().local(),
@@ -154,9 +248,5 @@ final class ComplexTypes {
     return declared instanceof TypeDeclaration.Complex complex
         ? Optional.of(complex)
         : Optional.empty();
-  }
-
-  static Field any(ShapeId open, Occurrence occurrence) {
-    return Field.of(ANY_FIELD, open, occurrence, new Wire.XmlAny());
   }
 }

@@ -59,6 +59,7 @@ final class EffectGuess {
           "stop",
           "store",
           "submit",
+          "switch",
           "transfer",
           "update",
           "upload",

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.declare.BindingDeclaration.BoundMessage;
 import org.mapsel.core.declare.BindingDeclaration.BoundOperation;
+import org.mapsel.core.declare.BindingDeclaration.Content;
 import org.mapsel.core.declare.BindingDeclaration.HeaderUse;
 import org.mapsel.core.declare.InterfaceDeclaration.FaultDeclaration;
 import org.mapsel.core.declare.InterfaceDeclaration.OperationDeclaration;
@@ -19,8 +20,6 @@ import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.Place;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Fault;
-import org.mapsel.core.service.Operation;
-import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Occurrence;
 import org.mapsel.core.shape.Shape;
@@ -33,27 +32,25 @@ import org.mapsel.core.shape.Wire;
 final class MessageLinker {
 
   /** Both sides of an operation, linked. */
-  record Linked(
-      ShapeId input,
-      ShapeId output,
-      Optional<Name> request,
-      Optional<Name> response,
-      List<Fault> faults) {
+  record Linked(Side input, Side output, List<Fault> faults) {}
 
-    Operation operation(OperationId id, OperationDeclaration declared, OperationWire wire) {
-      return new Operation(
-          id,
-          declared.name(),
-          EffectGuess.of(declared.name()),
-          declared.documentation(),
-          input,
-          output,
-          faults,
-          List.of(wire));
-    }
+  /**
+   * One side of an operation.
+   *
+   * @param wrapper the element around the fields, where there is one
+   */
+  record Side(ShapeId shape, Optional<Name> wrapper) {}
+
+  /** How messages are written at the port an operation is linked for. */
+  enum Manner {
+    DOCUMENT,
+    RPC,
+    /** Parameters in a plain HTTP request, the answer an XML document or a text. */
+    HTTP
   }
 
-  private record Side(ShapeId shape, Optional<Name> wrapper) {}
+  private static final TypeRef BINARY =
+      new TypeRef.Named(Name.of(BuiltInTypes.XSD, "base64Binary"), Place.in(""));
 
   private final ShapeBuilder shapes;
 
@@ -63,51 +60,77 @@ final class MessageLinker {
 
   /** Nothing if a message is declared nowhere; then a finding says so. */
   Optional<Linked> link(
-      OperationId id, OperationDeclaration operation, BoundOperation bound, boolean rpc) {
-    Optional<Side> input = side(id, "in", operation, operation.input(), bound.input(), rpc);
-    Optional<Side> output = side(id, "out", operation, operation.output(), bound.output(), rpc);
+      OperationId id, OperationDeclaration operation, BoundOperation bound, Manner manner) {
+    Optional<Side> input =
+        side(new Asked(id, "in", operation, manner), operation.input(), bound.input());
+    Optional<Side> output =
+        side(new Asked(id, "out", operation, manner), operation.output(), bound.output());
     if (input.isEmpty() || output.isEmpty()) {
       return Optional.empty();
     }
-    return Optional.of(
-        new Linked(
-            input.get().shape(),
-            output.get().shape(),
-            input.get().wrapper(),
-            output.get().wrapper(),
-            faults(operation)));
+    return Optional.of(new Linked(input.get(), output.get(), faults(operation)));
   }
 
-  private Optional<Side> side(
-      OperationId id,
-      String direction,
-      OperationDeclaration operation,
-      Optional<Name> messageName,
-      BoundMessage bound,
-      boolean rpc) {
-    ShapeId shape = new ShapeId("", "/" + id + "/" + direction);
+  /** Which side of which operation is being linked. */
+  private record Asked(
+      OperationId id, String direction, OperationDeclaration operation, Manner manner) {
+
+    ShapeId shape() {
+      return new ShapeId("", "/" + id + "/" + direction);
+    }
+
+    boolean goesIn() {
+      return direction.equals("in");
+    }
+  }
+
+  private Optional<Side> side(Asked asked, Optional<Name> messageName, BoundMessage bound) {
     if (messageName.isEmpty()) {
-      shapes.add(new Shape.Record(shape, List.of()));
-      return Optional.of(new Side(shape, Optional.empty()));
+      shapes.add(new Shape.Record(asked.shape(), List.of()));
+      return Optional.of(new Side(asked.shape(), Optional.empty()));
     }
     MessageDeclaration message = shapes.declarations().messages().get(messageName.get());
     if (message == null) {
-      missingMessage(operation.name(), messageName.get(), operation.place());
+      missingMessage(asked.operation().name(), messageName.get(), asked.operation().place());
       return Optional.empty();
     }
+    List<PartDeclaration> body = bodyParts(asked.operation(), message, bound);
+    FieldList beside = new FieldList();
+    headers(asked.operation(), bound).forEach(beside::add);
+    attachments(asked, message, bound).forEach(beside::add);
+    return Optional.of(
+        switch (asked.manner()) {
+          case DOCUMENT -> document(asked, body, beside.toList());
+          case RPC -> rpc(asked, body, bound, beside.toList());
+          case HTTP -> http(asked, body, bound);
+        });
+  }
+
+  private Side rpc(
+      Asked asked, List<PartDeclaration> body, BoundMessage bound, List<Field> beside) {
     FieldList fields = new FieldList();
-    List<PartDeclaration> body = bodyParts(operation, message, bound);
-    Optional<Name> wrapper;
-    if (rpc) {
-      String local = operation.name() + (direction.equals("out") ? "Response" : "");
-      wrapper = Optional.of(Name.of(bound.namespace(), local));
-      body.forEach(part -> rpcField(operation, part, shape).ifPresent(fields::add));
-    } else {
-      wrapper = documentFields(operation, body, fields);
+    body.forEach(part -> rpcField(asked, part).ifPresent(fields::add));
+    beside.forEach(fields::add);
+    shapes.add(new Shape.Record(asked.shape(), fields.toList()));
+    String local = asked.operation().name() + (asked.goesIn() ? "" : "Response");
+    return new Side(asked.shape(), Optional.of(Name.of(bound.namespace(), local)));
+  }
+
+  private Side http(Asked asked, List<PartDeclaration> body, BoundMessage bound) {
+    if (bound.content() != Content.OTHER && !isForm(bound)) {
+      return document(asked, body, List.of());
     }
-    headers(operation, bound).forEach(fields::add);
-    shapes.add(new Shape.Record(shape, fields.toList()));
-    return Optional.of(new Side(shape, wrapper));
+    FieldList fields = new FieldList();
+    for (PartDeclaration part : body) {
+      Wire wire = isForm(bound) ? new Wire.Parameter(part.name()) : new Wire.Body();
+      rpcField(asked, part).map(field -> field.on(wire).named(part.name())).ifPresent(fields::add);
+    }
+    shapes.add(new Shape.Record(asked.shape(), fields.toList()));
+    return new Side(asked.shape(), Optional.empty());
+  }
+
+  private static boolean isForm(BoundMessage bound) {
+    return bound.content() == Content.URL_ENCODED || bound.content() == Content.URL_REPLACEMENT;
   }
 
   private List<PartDeclaration> bodyParts(
@@ -119,43 +142,51 @@ final class MessageLinker {
       }
       return named;
     }
-    Set<String> inHeader = new HashSet<>();
+    Set<String> elsewhere = new HashSet<>(bound.attachments());
     for (HeaderUse header : bound.headers()) {
       if (header.message().equals(message.name())) {
-        inHeader.add(header.part());
+        elsewhere.add(header.part());
       }
     }
-    return message.parts().stream().filter(part -> !inHeader.contains(part.name())).toList();
+    return message.parts().stream().filter(part -> !elsewhere.contains(part.name())).toList();
   }
 
-  private Optional<Field> rpcField(
-      OperationDeclaration operation, PartDeclaration part, ShapeId owner) {
+  /** A part given by a type stands under its own name, in no namespace (section 3.5). */
+  private Optional<Field> rpcField(Asked asked, PartDeclaration part) {
     if (part.type().isPresent()) {
       ShapeId shape =
           shapes.shapeOf(
-              new TypeRef.Named(part.type().get(), part.place()), owner.inner(part.name()));
+              new TypeRef.Named(part.type().get(), part.place()), asked.shape().inner(part.name()));
       return Optional.of(
           Field.of(
               part.name(), shape, Occurrence.ONE, new Wire.XmlElement(Name.of("", part.name()))));
     }
-    return element(operation, part);
+    return element(asked.operation(), part);
   }
 
-  /** The wrapper, if the body has one element with fields of its own. */
-  private Optional<Name> documentFields(
-      OperationDeclaration operation, List<PartDeclaration> body, FieldList fields) {
+  /** The body's only element is the wrapper, if it has fields of its own. */
+  private Side document(Asked asked, List<PartDeclaration> body, List<Field> beside) {
     List<Field> elements = new ArrayList<>();
-    body.forEach(part -> element(operation, part).ifPresent(elements::add));
+    body.forEach(part -> rpcField(asked, part).ifPresent(elements::add));
     if (elements.size() == 1) {
       Field only = elements.get(0);
       shapes.finish();
       if (shapes.built(only.shape()) instanceof Shape.Record record) {
-        record.fields().forEach(fields::add);
-        return Optional.of(((Wire.XmlElement) only.wire()).name());
+        Optional<Name> wrapper = Optional.of(((Wire.XmlElement) only.wire()).name());
+        if (beside.isEmpty()) {
+          return new Side(record.id(), wrapper);
+        }
+        return new Side(record(asked, record.fields(), beside), wrapper);
       }
     }
-    elements.forEach(fields::add);
-    return Optional.empty();
+    return new Side(record(asked, elements, beside), Optional.empty());
+  }
+
+  private ShapeId record(Asked asked, List<Field> body, List<Field> beside) {
+    FieldList fields = new FieldList();
+    body.forEach(fields::add);
+    beside.forEach(fields::add);
+    return shapes.add(new Shape.Record(asked.shape(), fields.toList()));
   }
 
   private Optional<Field> element(OperationDeclaration operation, PartDeclaration part) {
@@ -167,7 +198,12 @@ final class MessageLinker {
                   .at(part.place()));
       return Optional.empty();
     }
-    return shapes.globalElement(part.element().get(), Occurrence.ONE, part.place());
+    Name name = part.element().get();
+    Optional<Field> declared = shapes.globalElement(name, Occurrence.ONE, part.place());
+    return declared.isPresent()
+        ? declared
+        : Optional.of(
+            Field.of(name.local(), shapes.open(), Occurrence.ONE, new Wire.XmlElement(name)));
   }
 
   private List<Field> headers(OperationDeclaration operation, BoundMessage bound) {
@@ -184,6 +220,17 @@ final class MessageLinker {
           .ifPresent(headers::add);
     }
     return headers;
+  }
+
+  private List<Field> attachments(Asked asked, MessageDeclaration message, BoundMessage bound) {
+    ShapeId binary = shapes.shapeOf(BINARY, asked.shape());
+    return message.parts().stream()
+        .filter(part -> bound.attachments().contains(part.name()))
+        .map(
+            part ->
+                Field.of(
+                    part.name(), binary, Occurrence.OPTIONAL, new Wire.Attachment(part.name())))
+        .toList();
   }
 
   private Optional<PartDeclaration> part(
@@ -209,6 +256,14 @@ final class MessageLinker {
     return found;
   }
 
+  /** Whether two messages have the same fields. */
+  boolean areAlike(ShapeId one, ShapeId other) {
+    return one.equals(other)
+        || shapes.built(one) instanceof Shape.Record left
+            && shapes.built(other) instanceof Shape.Record right
+            && left.fields().equals(right.fields());
+  }
+
   private List<Fault> faults(OperationDeclaration operation) {
     List<Fault> faults = new ArrayList<>();
     for (FaultDeclaration declared : operation.faults()) {
@@ -219,7 +274,7 @@ final class MessageLinker {
       }
       message.parts().stream()
           .findFirst()
-          .flatMap(part -> element(operation, part))
+          .flatMap(part -> faultField(operation, declared, part))
           .ifPresent(
               field ->
                   faults.add(
@@ -229,6 +284,21 @@ final class MessageLinker {
                           field.shape())));
     }
     return faults;
+  }
+
+  private Optional<Field> faultField(
+      OperationDeclaration operation, FaultDeclaration fault, PartDeclaration part) {
+    return part.type()
+        .map(
+            type ->
+                Field.of(
+                    part.name(),
+                    shapes.shapeOf(
+                        new TypeRef.Named(type, part.place()),
+                        new ShapeId("", "/" + operation.name() + "/" + fault.name())),
+                    Occurrence.ONE,
+                    (Wire) new Wire.XmlElement(Name.of("", part.name()))))
+        .or(() -> element(operation, part));
   }
 
   private void missingMessage(String operation, Name name, Place from) {

@@ -7,7 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.mapsel.core.declare.BindingDeclaration;
+import org.mapsel.core.declare.BindingDeclaration.BoundMessage;
 import org.mapsel.core.declare.BindingDeclaration.BoundOperation;
 import org.mapsel.core.declare.Declarations;
 import org.mapsel.core.declare.InterfaceDeclaration;
@@ -27,15 +29,13 @@ import org.mapsel.core.service.Protocol;
 /** Ports, bindings and port types to endpoints and operations; one operation may have several. */
 final class OperationLinker {
 
-  /** The same operation of the same port type, whichever binding offers it. */
-  private record Key(Name interfaceName, String operation, String inputName) {}
-
   private final Declarations declarations;
   private final Findings findings;
   private final MessageLinker messages;
   private final List<Endpoint> endpoints = new ArrayList<>();
-  private final Map<Key, Operation> operations = new LinkedHashMap<>();
-  private final Set<String> takenIds = new HashSet<>();
+  private final Map<OperationDeclaration, List<Operation>> operations = new LinkedHashMap<>();
+  private final Set<OperationId> takenIds = new HashSet<>();
+  private final Set<String> endpointIds = new HashSet<>();
 
   OperationLinker(ShapeBuilder shapes) {
     this.declarations = shapes.declarations();
@@ -48,24 +48,38 @@ final class OperationLinker {
   }
 
   List<Operation> operations() {
-    return List.copyOf(operations.values());
+    return operations.values().stream().flatMap(List::stream).toList();
   }
 
+  /**
+   * Every port. A description without any still tells what can be asked: by its bindings, or its
+   * interfaces alone.
+   */
   void linkAll() {
+    List<Port> ports = new ArrayList<>();
     for (ServiceDeclaration service : declarations.services()) {
-      for (PortDeclaration port : service.ports()) {
-        link(port);
-      }
+      service.ports().forEach(port -> port(port).ifPresent(ports::add));
     }
     if (declarations.services().stream().allMatch(service -> service.ports().isEmpty())) {
       findings.add(Finding.warning("WSDL_SERVICE_MISSING"));
       for (BindingDeclaration binding : declarations.bindings().values()) {
-        link(new PortDeclaration(binding.name().local(), binding.name(), "", binding.place()));
+        port(new PortDeclaration(binding.name().local(), binding.name(), "", binding.place()))
+            .ifPresent(ports::add);
+      }
+    }
+    // What only an unknown protocol offers is listed too, but nothing is listed twice for it.
+    ports.stream().filter(Port::isKnown).forEach(Port::link);
+    ports.stream().filter(port -> !port.isKnown()).forEach(Port::link);
+    if (operations.isEmpty()) {
+      for (InterfaceDeclaration declared : declarations.interfaces().values()) {
+        for (OperationDeclaration operation : operationsOf(declared, new HashSet<>())) {
+          linkUnbound(declared, operation);
+        }
       }
     }
   }
 
-  private void link(PortDeclaration port) {
+  private Optional<Port> port(PortDeclaration port) {
     BindingDeclaration binding = declarations.bindings().get(port.binding());
     if (binding == null) {
       findings.add(
@@ -78,14 +92,9 @@ final class OperationLinker {
                   "near",
                   Names.near(port.binding(), declarations.bindings().keySet()))
               .at(port.place()));
-      return;
+      return Optional.empty();
     }
     InterfaceDeclaration declared = declarations.interfaces().get(binding.interfaceName());
-    if (binding.protocol().isEmpty()) {
-      findings.add(
-          Finding.note("WSDL_BINDING_UNKNOWN", "name", binding.name().local()).at(binding.place()));
-      return;
-    }
     if (declared == null) {
       findings.add(
           Finding.error(
@@ -97,72 +106,255 @@ final class OperationLinker {
                   "near",
                   Names.near(binding.interfaceName(), declarations.interfaces().keySet()))
               .at(binding.place()));
-      return;
+      return Optional.empty();
     }
-    EndpointId id = newEndpointId(port.name());
-    endpoints.add(new Endpoint(id, binding.protocol().get(), port.address()));
-    if (port.address().isEmpty() && !declarations.services().isEmpty()) {
-      findings.add(Finding.warning("WSDL_ADDRESS_MISSING", "port", port.name()).at(port.place()));
+    return Optional.of(new Port(port, binding, declared));
+  }
+
+  /** The operations of an interface and of those it extends (WSDL 2.0, section 2.2.1). */
+  private List<OperationDeclaration> operationsOf(InterfaceDeclaration declared, Set<Name> open) {
+    List<OperationDeclaration> all = new ArrayList<>(declared.operations());
+    for (Name base : declared.bases()) {
+      InterfaceDeclaration extended = declarations.interfaces().get(base);
+      if (extended != null && open.add(base)) {
+        all.addAll(operationsOf(extended, open));
+      }
     }
-    for (BoundOperation bound : binding.operations()) {
-      link(binding, declared, bound, id, binding.protocol().get());
-    }
+    return all;
   }
 
   private EndpointId newEndpointId(String port) {
     String name = port.isEmpty() ? "port" : port;
     String id = name;
-    for (int i = 2; has(id); i++) {
+    for (int i = 2; !endpointIds.add(id); i++) {
       id = name + i;
     }
     return new EndpointId(id);
   }
 
-  private boolean has(String endpoint) {
-    return endpoints.stream().anyMatch(known -> known.id().text().equals(endpoint));
+  /** One port with its binding. */
+  private final class Port {
+
+    private final PortDeclaration port;
+    private final BindingDeclaration binding;
+    private final InterfaceDeclaration declared;
+    private final Map<String, List<OperationDeclaration>> byName;
+    private final Set<OperationDeclaration> bound = new HashSet<>();
+
+    Port(PortDeclaration port, BindingDeclaration binding, InterfaceDeclaration declared) {
+      this.port = port;
+      this.binding = binding;
+      this.declared = declared;
+      byName =
+          operationsOf(declared, new HashSet<>()).stream()
+              .collect(
+                  Collectors.groupingBy(
+                      OperationDeclaration::name, LinkedHashMap::new, Collectors.toList()));
+    }
+
+    boolean isKnown() {
+      return binding.protocol().isPresent();
+    }
+
+    void link() {
+      Optional<EndpointId> endpoint = endpoint();
+      for (BoundOperation operation : binding.operations()) {
+        Optional<OperationDeclaration> found = declaration(operation);
+        if (found.isEmpty()) {
+          findings.add(
+              Finding.error(
+                      "WSDL_OPERATION_UNBOUND",
+                      "operation",
+                      operation.name(),
+                      "near",
+                      Names.near(
+                          Name.of("", operation.name()),
+                          byName.keySet().stream().map(name -> Name.of("", name)).toList()))
+                  .at(operation.place()));
+        } else {
+          bound.add(found.get());
+          link(found.get(), operation, endpoint);
+        }
+      }
+      if (binding.everyOperation()) {
+        for (List<OperationDeclaration> named : byName.values()) {
+          named.stream()
+              .filter(operation -> !bound.contains(operation))
+              .forEach(operation -> link(operation, plain(operation), endpoint));
+        }
+      }
+    }
+
+    /** None if the port speaks something that is not known here. */
+    private Optional<EndpointId> endpoint() {
+      if (binding.protocol().isEmpty()) {
+        findings.add(
+            Finding.note("WSDL_BINDING_UNKNOWN", "name", binding.name().local())
+                .at(binding.place()));
+        return Optional.empty();
+      }
+      EndpointId id = newEndpointId(port.name());
+      endpoints.add(new Endpoint(id, binding.protocol().get(), port.address()));
+      if (port.address().isEmpty() && !declarations.services().isEmpty()) {
+        findings.add(Finding.warning("WSDL_ADDRESS_MISSING", "port", port.name()).at(port.place()));
+      }
+      return Optional.of(id);
+    }
+
+    /** By name; overloaded ones by the names of their messages, else in their order. */
+    private Optional<OperationDeclaration> declaration(BoundOperation operation) {
+      List<OperationDeclaration> named = byName.getOrDefault(operation.name(), List.of());
+      return named.stream()
+          .filter(candidate -> matches(candidate, operation) && !bound.contains(candidate))
+          .findFirst()
+          .or(() -> named.stream().filter(candidate -> !bound.contains(candidate)).findFirst())
+          .or(() -> named.stream().findFirst());
+    }
+
+    private static boolean matches(OperationDeclaration candidate, BoundOperation operation) {
+      return candidate.inputName().equals(operation.inputName())
+          && candidate.outputName().equals(operation.outputName());
+    }
+
+    private void link(
+        OperationDeclaration operation, BoundOperation bound, Optional<EndpointId> endpoint) {
+      OperationWire.Style style = style(bound);
+      List<Operation> known = operations.getOrDefault(operation, List.of());
+      if (endpoint.isEmpty() && !known.isEmpty()) {
+        return;
+      }
+      OperationId id = newOperationId(declared.name(), operation.name());
+      Optional<MessageLinker.Linked> linked = messages.link(id, operation, bound, manner(style));
+      if (linked.isEmpty()) {
+        takenIds.remove(id);
+        return;
+      }
+      Optional<OperationWire> wire =
+          endpoint.map(at -> wire(at, operation, bound, style, linked.get()));
+      Optional<Operation> same =
+          known.stream().filter(other -> hasSameFields(other, linked.get())).findFirst();
+      List<Operation> all = operations.computeIfAbsent(operation, none -> new ArrayList<>());
+      if (same.isPresent()) {
+        takenIds.remove(id);
+        wire.ifPresent(one -> all.set(all.indexOf(same.get()), withWire(same.get(), one)));
+      } else {
+        all.add(
+            operation(
+                id,
+                operation,
+                linked.get(),
+                style != OperationWire.Style.DOCUMENT,
+                wire.stream().toList()));
+      }
+    }
+
+    private OperationWire.Style style(BoundOperation operation) {
+      if (!operation.rpc().orElse(binding.rpc())) {
+        return OperationWire.Style.DOCUMENT;
+      }
+      return operation.input().isEncoded() || operation.output().isEncoded()
+          ? OperationWire.Style.RPC_ENCODED
+          : OperationWire.Style.RPC;
+    }
+
+    private MessageLinker.Manner manner(OperationWire.Style style) {
+      if (isHttp()) {
+        return MessageLinker.Manner.HTTP;
+      }
+      return style == OperationWire.Style.DOCUMENT
+          ? MessageLinker.Manner.DOCUMENT
+          : MessageLinker.Manner.RPC;
+    }
+
+    private boolean isHttp() {
+      return binding
+          .protocol()
+          .filter(protocol -> protocol == Protocol.HTTP_GET || protocol == Protocol.HTTP_POST)
+          .isPresent();
+    }
+
+    private OperationWire wire(
+        EndpointId endpoint,
+        OperationDeclaration operation,
+        BoundOperation bound,
+        OperationWire.Style style,
+        MessageLinker.Linked linked) {
+      Protocol protocol = binding.protocol().orElseThrow();
+      if (isHttp()) {
+        return new OperationWire.Http(
+            endpoint,
+            protocol,
+            bound.location(),
+            switch (bound.input().content()) {
+              case URL_ENCODED -> OperationWire.Encoding.URL_ENCODED;
+              case URL_REPLACEMENT -> OperationWire.Encoding.URL_REPLACEMENT;
+              case LITERAL, ENCODED, OTHER -> OperationWire.Encoding.BODY;
+            },
+            linked.input().wrapper(),
+            linked.output().wrapper());
+      }
+      return new OperationWire.Soap(
+          endpoint,
+          protocol,
+          style,
+          bound.action(),
+          linked.input().wrapper(),
+          linked.output().wrapper(),
+          operation.output().isEmpty(),
+          binding.addressing()
+              ? Optional.of(operation.addressingAction().orElse(bound.action()))
+              : Optional.empty());
+    }
   }
 
-  private void link(
-      BindingDeclaration binding,
-      InterfaceDeclaration declared,
-      BoundOperation bound,
-      EndpointId endpoint,
-      Protocol protocol) {
-    Optional<OperationDeclaration> found = declaredOperation(declared, bound);
-    if (found.isEmpty()) {
-      findings.add(
-          Finding.error(
-                  "WSDL_OPERATION_UNBOUND",
-                  "operation",
-                  bound.name(),
-                  "near",
-                  Names.near(
-                      Name.of("", bound.name()),
-                      declared.operations().stream().map(op -> Name.of("", op.name())).toList()))
-              .at(bound.place()));
-      return;
-    }
-    OperationDeclaration operation = found.get();
-    if (bound.input().encoded() || bound.output().encoded()) {
-      findings.add(
-          Finding.error("WSDL_ENCODING_UNSUPPORTED", "operation", bound.name()).at(bound.place()));
-      return;
-    }
-    Key key = new Key(declared.name(), operation.name(), operation.inputName().orElse(""));
-    boolean rpc = bound.rpc().orElse(binding.rpc());
-    Optional<OperationId> id = Optional.ofNullable(operations.get(key)).map(Operation::id);
-    OperationId newId = id.orElseGet(() -> newOperationId(declared.name(), operation.name()));
-    Optional<MessageLinker.Linked> linked = messages.link(newId, operation, bound, rpc);
-    if (linked.isEmpty()) {
-      return;
-    }
-    OperationWire wire =
-        new OperationWire.Soap(
-            endpoint, protocol, bound.action(), linked.get().request(), linked.get().response());
-    operations.merge(
-        key,
-        linked.get().operation(newId, operation, wire),
-        (known, added) -> withWire(known, wire));
+  /** An operation that no binding names, as far as its interface tells. */
+  private void linkUnbound(InterfaceDeclaration declared, OperationDeclaration operation) {
+    OperationId id = newOperationId(declared.name(), operation.name());
+    messages
+        .link(id, operation, plain(operation), MessageLinker.Manner.DOCUMENT)
+        .ifPresent(
+            linked ->
+                operations
+                    .computeIfAbsent(operation, none -> new ArrayList<>())
+                    .add(operation(id, operation, linked, false, List.of())));
+  }
+
+  private static BoundOperation plain(OperationDeclaration operation) {
+    return new BoundOperation(
+        operation.name(),
+        operation.inputName(),
+        operation.outputName(),
+        "",
+        "",
+        Optional.empty(),
+        BoundMessage.PLAIN,
+        BoundMessage.PLAIN,
+        operation.place());
+  }
+
+  private static Operation operation(
+      OperationId id,
+      OperationDeclaration declared,
+      MessageLinker.Linked linked,
+      boolean rpc,
+      List<OperationWire> wires) {
+    return new Operation(
+        id,
+        declared.name(),
+        EffectGuess.of(declared.name()),
+        declared.documentation(),
+        linked.input().shape(),
+        linked.output().shape(),
+        rpc ? Optional.empty() : linked.input().wrapper(),
+        rpc ? Optional.empty() : linked.output().wrapper(),
+        linked.faults(),
+        wires);
+  }
+
+  /** Whether two bindings of one operation take and give the same. */
+  private boolean hasSameFields(Operation known, MessageLinker.Linked linked) {
+    return messages.areAlike(known.input(), linked.input().shape())
+        && messages.areAlike(known.output(), linked.output().shape());
   }
 
   private static Operation withWire(Operation known, OperationWire wire) {
@@ -175,29 +367,17 @@ final class OperationLinker {
         known.documentation(),
         known.input(),
         known.output(),
+        known.requestElement(),
+        known.responseElement(),
         known.faults(),
         wires);
   }
 
-  /** By name, and by the name of the input where operations are overloaded. */
-  private static Optional<OperationDeclaration> declaredOperation(
-      InterfaceDeclaration declared, BoundOperation bound) {
-    List<OperationDeclaration> named =
-        declared.operations().stream().filter(op -> op.name().equals(bound.name())).toList();
-    return named.stream()
-        .filter(op -> op.inputName().equals(bound.inputName()))
-        .findFirst()
-        .or(() -> named.stream().findFirst());
-  }
-
   private OperationId newOperationId(Name interfaceName, String name) {
-    String id = name;
-    if (!takenIds.add(id)) {
-      id = interfaceName.local() + "." + name;
-      for (int i = 2; !takenIds.add(id); i++) {
-        id = interfaceName.local() + "." + name + i;
-      }
+    OperationId id = new OperationId(name);
+    for (int i = 1; !takenIds.add(id); i++) {
+      id = new OperationId(interfaceName.local() + "." + name + (i == 1 ? "" : i));
     }
-    return new OperationId(id);
+    return id;
   }
 }

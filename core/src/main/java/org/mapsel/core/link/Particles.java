@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.mapsel.core.declare.ElementDeclaration;
 import org.mapsel.core.declare.Particle;
 import org.mapsel.core.declare.Particle.Order;
 import org.mapsel.core.finding.Finding;
@@ -12,6 +13,7 @@ import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Occurrence;
 import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Shape.OneOf.Reason;
 import org.mapsel.core.shape.Wire;
 
 /**
@@ -20,6 +22,8 @@ import org.mapsel.core.shape.Wire;
  * members together, because they come and go together.
  */
 final class Particles {
+
+  private static final String ANY_FIELD = "any";
 
   private final ShapeBuilder builder;
 
@@ -36,7 +40,6 @@ final class Particles {
 
     private final ShapeId owner;
     private final Set<Name> openGroups = new HashSet<>();
-    private int inner;
 
     Flattening(ShapeId owner) {
       this.owner = owner;
@@ -49,21 +52,46 @@ final class Particles {
       switch (particle) {
         case Particle.Element element ->
             fields.add(builder.elementField(element.element(), element.occurrence(), owner));
-        case Particle.ElementRef ref ->
-            fields.add(
-                builder
-                    .globalElement(ref.name(), ref.occurrence(), ref.place())
-                    .orElseGet(
-                        () ->
-                            Field.of(
-                                ref.name().local(),
-                                builder.open(),
-                                ref.occurrence(),
-                                new Wire.XmlElement(ref.name()))));
-        case Particle.Any any -> fields.add(ComplexTypes.any(builder.open(), any.occurrence()));
+        case Particle.ElementRef ref -> fields.add(reference(ref));
+        case Particle.Any any -> fields.add(wildcard(any));
         case Particle.GroupRef ref -> addReferenced(ref, fields);
         case Particle.Group group -> addGroup(group, groupName, fields);
       }
+    }
+
+    /** A global element, or one of those that may stand in for it. */
+    private Field reference(Particle.ElementRef ref) {
+      ElementDeclaration element = builder.declarations().elements().get(ref.name());
+      if (element == null) {
+        if (!BuiltInTypes.isXsd(ref.name().namespace())) {
+          builder.missing("XSD_ELEMENT_MISSING", ref.name(), ref.place());
+        }
+        return Field.of(
+            ref.name().local(), builder.open(), ref.occurrence(), new Wire.XmlElement(ref.name()));
+      }
+      List<ElementDeclaration> substitutes = builder.derivations().substitutesOf(ref.name());
+      if (substitutes.isEmpty()) {
+        return builder.elementField(element, ref.occurrence(), inPlace(element));
+      }
+      FieldList alternatives = new FieldList();
+      if (!element.isAbstract()) {
+        alternatives.add(builder.elementField(element, Occurrence.ONE, inPlace(element)));
+      }
+      for (ElementDeclaration substitute : substitutes) {
+        alternatives.add(builder.elementField(substitute, Occurrence.ONE, inPlace(substitute)));
+      }
+      ShapeId id = new ShapeId(ref.name().namespace(), "~" + ref.name().local());
+      Reason reason = element.isAbstract() ? Reason.CHOICE : Reason.SUBSTITUTION;
+      builder.add(new Shape.OneOf(id, alternatives.toList(), reason));
+      return Field.of(ref.name().local(), id, ref.occurrence(), new Wire.Group());
+    }
+
+    private static ShapeId inPlace(ElementDeclaration global) {
+      return new ShapeId(global.name().namespace(), "");
+    }
+
+    private Field wildcard(Particle.Any any) {
+      return Field.of(ANY_FIELD, builder.open(), any.occurrence(), Wildcards.wire(any, builder));
     }
 
     private void addReferenced(Particle.GroupRef ref, FieldList fields) {
@@ -100,8 +128,7 @@ final class Particles {
       if (members.isEmpty()) {
         return;
       }
-      inner++;
-      ShapeId id = owner.inner("~" + name + inner);
+      ShapeId id = builder.add(new Shape.Record(newId(name), List.of()));
       FieldList combined = new FieldList();
       boolean choice = group.order() == Order.CHOICE;
       for (Particle member : members) {
@@ -113,12 +140,25 @@ final class Particles {
         }
       }
       Shape shape =
-          choice ? new Shape.OneOf(id, combined.toList()) : new Shape.Record(id, combined.toList());
+          choice
+              ? new Shape.OneOf(id, combined.toList(), Reason.CHOICE)
+              : new Shape.Record(id, combined.toList());
       Occurrence occurrence =
           choice && members.stream().anyMatch(member -> member.occurrence().min() == 0)
               ? group.occurrence().optional()
               : group.occurrence();
-      fields.add(Field.of(name, builder.add(shape), occurrence, new Wire.Group()));
+      fields.add(Field.of(name, builder.replace(shape), occurrence, new Wire.Group()));
+    }
+
+    /** A type's own content and that of its base may both have groups, so some ids are taken. */
+    private ShapeId newId(String name) {
+      int number = 1;
+      ShapeId id = owner.inner("~" + name + number);
+      while (builder.has(id)) {
+        number++;
+        id = owner.inner("~" + name + number);
+      }
+      return id;
     }
 
     private Optional<Particle.Group> asWhole(Particle member) {
@@ -139,7 +179,8 @@ final class Particles {
         case Particle.ElementRef ref -> new Particle.ElementRef(ref.name(), both, ref.place());
         case Particle.Group group -> new Particle.Group(group.order(), group.particles(), both);
         case Particle.GroupRef ref -> new Particle.GroupRef(ref.name(), both, ref.place());
-        case Particle.Any any -> new Particle.Any(both);
+        case Particle.Any any ->
+            new Particle.Any(both, any.namespaces(), any.target(), any.strict());
       };
     }
   }

@@ -31,6 +31,7 @@ final class ShapeBuilder {
   private final Findings findings;
   private final SimpleTypes simpleTypes;
   private final ComplexTypes complexTypes;
+  private final Derivations derivations;
   private final Map<ShapeId, Shape> built = new LinkedHashMap<>();
   private final Map<ShapeId, TypeDeclaration.Complex> waiting = new LinkedHashMap<>();
   private final Deque<ShapeId> queue = new ArrayDeque<>();
@@ -40,6 +41,7 @@ final class ShapeBuilder {
     this.findings = findings;
     this.simpleTypes = new SimpleTypes(this);
     this.complexTypes = new ComplexTypes(this);
+    this.derivations = new Derivations(declarations);
   }
 
   Declarations declarations() {
@@ -48,6 +50,10 @@ final class ShapeBuilder {
 
   Findings findings() {
     return findings;
+  }
+
+  Derivations derivations() {
+    return derivations;
   }
 
   SimpleTypes simpleTypes() {
@@ -120,6 +126,16 @@ final class ShapeBuilder {
   ShapeId add(Shape shape) {
     built.putIfAbsent(shape.id(), shape);
     return shape.id();
+  }
+
+  /** Puts a shape in the place of one that held its id. */
+  ShapeId replace(Shape shape) {
+    built.put(shape.id(), shape);
+    return shape.id();
+  }
+
+  boolean has(ShapeId id) {
+    return built.containsKey(id);
   }
 
   /** Builds what is waiting, and what that asks for, until nothing is. */

@@ -29,12 +29,16 @@ final class SimpleTypes {
 
   private Shape.Scalar scalar(ShapeId id, TypeDeclaration.Simple type, Set<Name> open) {
     return switch (type.variety()) {
-      case LIST -> new Shape.Scalar(id, ScalarType.LIST, "xs:list", type.facets());
+      case LIST -> {
+        Shape.Scalar item =
+            type.bases().isEmpty() ? BuiltInTypes.text() : base(type.bases().get(0), open);
+        yield new Shape.Scalar(id, ScalarType.LIST, "xs:list", type.facets(), Optional.of(item));
+      }
       case UNION -> union(id, type, open);
       case ATOMIC -> {
         Shape.Scalar base =
             type.bases().isEmpty() ? BuiltInTypes.text() : base(type.bases().get(0), open);
-        yield new Shape.Scalar(id, base.type(), base.builtIn(), type.facets().over(base.facets()));
+        yield base.as(id, type.facets().over(base.facets()));
       }
     };
   }
@@ -45,7 +49,12 @@ final class SimpleTypes {
       Shape.Scalar scalar = base(member, new HashSet<>(open));
       if (scalar.facets().enumeration().isEmpty()) {
         // One free member lets anything in.
-        return new Shape.Scalar(id, ScalarType.TEXT, "xs:union", type.facets());
+        return new Shape.Scalar(
+            id,
+            ScalarType.TEXT,
+            "xs:union",
+            type.facets(),
+            type.facets().enumeration().isEmpty() ? Optional.of(scalar) : Optional.empty());
       }
       allowed.addAll(scalar.facets().enumeration());
     }
@@ -90,8 +99,7 @@ final class SimpleTypes {
           yield BuiltInTypes.text();
         }
         Shape.Scalar base = base(complex.derivation().get().base(), open);
-        yield new Shape.Scalar(
-            base.id(), base.type(), base.builtIn(), complex.facets().over(base.facets()));
+        yield base.as(base.id(), complex.facets().over(base.facets()));
       }
     };
   }

@@ -15,9 +15,15 @@ public interface Codec {
    * The request for an operation at one of its endpoints.
    *
    * @param values a record of the operation's input shape; what is absent is left out
+   * @param access how the endpoint is reached
    */
   Outcome<Request> write(
-      Service service, Operation operation, OperationWire wire, RecordValue values);
+      Service service,
+      Operation operation,
+      OperationWire wire,
+      RecordValue values,
+      Access access,
+      Stamp stamp);
 
   /**
    * What a response says.

@@ -5,8 +5,8 @@ import org.mapsel.core.document.SourceText;
 /** Reads one description format. A new format is a new reader and a line in the intake's list. */
 public interface DescriptionReader {
 
-  /** The format's name as people know it, with its version, for instance {@code WSDL 1.1}. */
-  String format();
+  /** What it reads. */
+  Format format();
 
   /**
    * Whether a document is of this format.

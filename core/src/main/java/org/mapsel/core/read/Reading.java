@@ -3,6 +3,7 @@ package org.mapsel.core.read;
 import java.net.URI;
 import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -27,6 +28,7 @@ public final class Reading {
   private final Findings findings = new Findings();
   private final List<SourceText> documents = new ArrayList<>();
   private final Set<String> asked = new HashSet<>();
+  private final Set<String> mentioned = new LinkedHashSet<>();
 
   public Reading(SourceText first, Resolver resolver) {
     this.resolver = resolver;
@@ -76,14 +78,31 @@ public final class Reading {
     return fetched.value();
   }
 
+  /** Notes the namespace of a standard that something was named from. */
+  public void mention(String namespace) {
+    mentioned.add(namespace);
+  }
+
+  /** The namespaces of standards that something was named from. */
+  public Set<String> mentioned() {
+    return mentioned;
+  }
+
   /** Marks the first document as read for a purpose, so that a document naming it is no loop. */
   public void opened(String address, String purpose) {
     asked.add(purpose + " " + address);
   }
 
   private static String resolve(String base, String location) {
+    int inside = base.indexOf("!/");
     try {
-      return URI.create(base).resolve(location.strip().replace(" ", "%20")).toString();
+      URI relative = URI.create(location.strip().replace(" ", "%20"));
+      if (inside >= 0 && !relative.isAbsolute()) {
+        // Within an archive only the path in it moves.
+        URI path = URI.create(base.substring(inside + 1)).resolve(relative);
+        return base.substring(0, inside + 1) + path;
+      }
+      return URI.create(base).resolve(relative).toString();
     } catch (IllegalArgumentException e) {
       // An address that is no URI can only be looked up as it stands.
       return location;

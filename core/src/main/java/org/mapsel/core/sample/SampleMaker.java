@@ -5,9 +5,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Occurrence;
+import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
@@ -52,7 +54,7 @@ public final class SampleMaker {
       case Shape.Record record -> record(record, item);
       case Shape.OneOf oneOf -> oneOf(oneOf, item);
       case Shape.Repeated repeated -> ListValue.of(value(shapes.get(repeated.item()), name, item));
-      case Shape.Open any -> Value.ABSENT;
+      case Shape.Open any -> Value.text(name);
     };
   }
 
@@ -92,7 +94,10 @@ public final class SampleMaker {
             || extent == Extent.EVERYTHING
                 && !open.contains(field.shape())
                 && open.size() < MAX_DEPTH
-                && !(field.wire() instanceof Wire.XmlAny);
+                && !(field.wire() instanceof Wire.XmlAny)
+                && !(field.wire() instanceof Wire.Attachment)
+                && !(shapes.get(field.shape()) instanceof Shape.Open)
+                && !isDerivation(shapes.get(field.shape()));
     if (!wanted || fields++ > MAX_FIELDS) {
       return Value.ABSENT;
     }
@@ -115,7 +120,26 @@ public final class SampleMaker {
     return new ListValue(List.of(items).stream().filter(value -> !value.isAbsent()).toList());
   }
 
+  /** Every value may be of the type that was declared, so nothing else is made unless it must. */
+  private static boolean isDerivation(Shape shape) {
+    return shape instanceof Shape.OneOf oneOf && oneOf.reason() == Shape.OneOf.Reason.DERIVATION;
+  }
+
   private Value given(Field field, Shape shape, int item) {
+    if (field.wire() instanceof Wire.XmlAny any) {
+      Name name = any.example();
+      String text = ScalarText.print(value(shapes.get(any.shape()), name.local(), item));
+      return Value.text(
+          "<"
+              + name.local()
+              + " xmlns=\""
+              + name.namespace()
+              + "\">"
+              + text.replace("&", "&amp;").replace("<", "&lt;")
+              + "</"
+              + name.local()
+              + ">");
+    }
     if (shape instanceof Shape.Scalar scalar) {
       var said = field.fixed().or(field::preset);
       if (said.isPresent()) {

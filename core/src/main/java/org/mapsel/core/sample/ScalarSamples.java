@@ -7,6 +7,8 @@ import java.util.Base64;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.mapsel.core.shape.Facets;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.ScalarType;
@@ -25,6 +27,7 @@ final class ScalarSamples {
   private static final int MAX_LENGTH = 100_000;
 
   private static final int MAX_DIGITS = 400;
+  private static final int MAX_WORDS = 1_000;
 
   private static final List<String> PATTERN_TRIES =
       List.of(
@@ -61,6 +64,9 @@ final class ScalarSamples {
   }
 
   static Value value(Shape.Scalar scalar, String name, int item) {
+    if (scalar.type() == ScalarType.TEXT && scalar.item().isPresent()) {
+      return value(scalar.item().get(), name, item);
+    }
     List<String> allowed = scalar.facets().enumeration();
     String text = allowed.isEmpty() ? free(scalar, name, item) : allowed.get(item % allowed.size());
     return said(scalar, text);
@@ -83,8 +89,18 @@ final class ScalarSamples {
       case BASE64, HEX -> bytes(scalar);
       case URI -> "urn:example:" + (item + 1);
       case NAME -> "name";
-      case TEXT, LIST -> text(scalar, name, item);
+      case TEXT -> text(scalar, name, item);
+      case LIST -> list(scalar, name);
     };
+  }
+
+  /** As many words as the list needs, one if it does not say. */
+  private static String list(Shape.Scalar scalar, String name) {
+    int words = Math.clamp(scalar.facets().minLength().orElse(1), 1, MAX_WORDS);
+    Shape.Scalar one = scalar.item().orElse(scalar);
+    return IntStream.range(0, words)
+        .mapToObj(i -> ScalarText.print(one.type(), value(one, name, i)).replace(' ', '_'))
+        .collect(Collectors.joining(" "));
   }
 
   private static String partial(String builtIn) {
@@ -165,8 +181,6 @@ final class ScalarSamples {
       case "xs:ID", "xs:IDREF", "xs:IDREFS", "xs:ENTITY", "xs:NCName", "xs:Name" ->
           "id" + (item + 1);
       case "xs:NMTOKEN", "xs:NMTOKENS" -> "token" + (item + 1);
-      // The item type of a list is not kept; digits are valid for most of them.
-      case "xs:list" -> "1";
       default -> (name.isEmpty() ? "text" : name) + " " + (item + 1);
     };
   }

@@ -3,6 +3,7 @@ package org.mapsel.core.service;
 import java.util.List;
 import java.util.Optional;
 import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.ShapeId;
 
@@ -11,7 +12,11 @@ import org.mapsel.core.ref.ShapeId;
  *
  * @param input a record whose fields are the parameters
  * @param output a record whose fields come back
- * @param wires one for every endpoint that offers it, the preferred one first
+ * @param requestElement the element around the parameters that the description gives, where there
+ *     is one
+ * @param responseElement likewise around the returned fields
+ * @param wires one for every endpoint that offers it, the preferred one first; none if nobody
+ *     offers it
  */
 public record Operation(
     OperationId id,
@@ -20,6 +25,8 @@ public record Operation(
     String documentation,
     ShapeId input,
     ShapeId output,
+    Optional<Name> requestElement,
+    Optional<Name> responseElement,
     List<Fault> faults,
     List<OperationWire> wires) {
 

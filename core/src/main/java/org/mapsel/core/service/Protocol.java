@@ -3,7 +3,9 @@ package org.mapsel.core.service;
 /** What is spoken at an endpoint. */
 public enum Protocol {
   SOAP_1_1("SOAP 1.1"),
-  SOAP_1_2("SOAP 1.2");
+  SOAP_1_2("SOAP 1.2"),
+  HTTP_GET("HTTP GET"),
+  HTTP_POST("HTTP POST");
 
   private final String label;
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Set;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.shape.Shape.OneOf.Reason;
 
 /** The fields below a shape as rows, depth first, each type that contains itself cut once. */
 public final class FieldTree {
@@ -13,6 +14,9 @@ public final class FieldTree {
   /**
    * One field.
    *
+   * @param wire the names that lead to it in a message; none for a field without one of its own
+   * @param repeats whether it may stand more than once there: it repeats, or a group around it does
+   *     that has no name in the message
    * @param needed whether it must have a value whatever else is left out: it and everything around
    *     it is required, and no alternative could stand in its place
    * @param rows the path of the nearest repeated field around it, the root if there is none
@@ -21,19 +25,38 @@ public final class FieldTree {
    */
   public record Row(
       FieldPath path,
+      List<String> wire,
       Field field,
       Shape shape,
+      boolean repeats,
       boolean needed,
       FieldPath rows,
       boolean recursive,
       boolean more) {}
 
-  /** How much of a tree is listed: levels below the root, and rows in all. */
-  public record Limit(int depth, int rows) {
+  /**
+   * How much of a tree is listed.
+   *
+   * @param depth names that lead to a field in a message
+   * @param rows rows in all
+   * @param variants whether what may stand in for a field is listed too: derived types, members of
+   *     its substitution group
+   */
+  public record Limit(int depth, int rows, boolean variants) {
 
     /** What a screen can use at once. */
-    public static final Limit SCREEN = new Limit(10, 5_000);
+    public static final Limit SCREEN = new Limit(10, 5_000, true);
   }
+
+  /** Where the walk is: what it came through. */
+  private record Here(
+      FieldPath path,
+      List<String> wire,
+      boolean mixed,
+      boolean elementRepeats,
+      boolean groupRepeats,
+      boolean needed,
+      FieldPath rows) {}
 
   private final Shapes shapes;
   private final Limit limit;
@@ -46,30 +69,98 @@ public final class FieldTree {
   }
 
   public static List<Row> rows(Shapes shapes, ShapeId root, Limit limit) {
+    return rows(shapes, root, List.of(), limit);
+  }
+
+  /**
+   * @param wire the names in a message that lead to what the root's fields stand in
+   */
+  public static List<Row> rows(Shapes shapes, ShapeId root, List<String> wire, Limit limit) {
     FieldTree tree = new FieldTree(shapes, limit);
     tree.open.add(root);
-    tree.below(root, FieldPath.ROOT, FieldPath.ROOT, true);
+    tree.below(
+        root,
+        new Here(FieldPath.ROOT, wire, tree.isMixed(root), false, false, true, FieldPath.ROOT));
     return tree.rows;
   }
 
-  private void below(ShapeId id, FieldPath path, FieldPath around, boolean neededAround) {
-    boolean neededHere = neededAround && !(shapes.get(id) instanceof Shape.OneOf);
+  private void below(ShapeId id, Here around) {
+    boolean neededHere = around.needed && !(shapes.get(id) instanceof Shape.OneOf);
     for (Field field : shapes.fieldsOf(id)) {
       if (rows.size() >= limit.rows()) {
         return;
       }
-      FieldPath here = path.then(field.name());
+      if (!limit.variants() && isVariant(shapes.get(id), shapes.get(field.shape()), field)) {
+        continue;
+      }
+      boolean group = field.wire() instanceof Wire.Group || field.wire() instanceof Wire.Kind;
+      boolean text = field.wire() instanceof Wire.XmlText || field.wire() instanceof Wire.Body;
+      FieldPath path = around.path.then(field.name());
+      List<String> wire = group || text ? around.wire : step(around.wire, field);
       boolean inside = !shapes.fieldsOf(field.shape()).isEmpty();
       boolean recursive = inside && open.contains(field.shape());
-      boolean more = inside && !recursive && here.length() >= limit.depth();
-      Shape shape = shapes.get(field.shape());
+      boolean more = inside && !recursive && !group && wire.size() >= limit.depth();
       boolean needed = neededHere && field.isRequired();
-      rows.add(new Row(here, field, shape, needed, around, recursive, more));
+      boolean repeats = text ? around.elementRepeats : field.isRepeated() || around.groupRepeats;
+      rows.add(
+          new Row(
+              path,
+              group || text && around.mixed ? List.of() : wire,
+              field,
+              shapes.get(field.shape()),
+              repeats,
+              needed,
+              around.rows,
+              recursive,
+              more));
       if (inside && !recursive && !more) {
         open.add(field.shape());
-        below(field.shape(), here, field.isRepeated() ? here : around, needed);
+        below(
+            field.shape(),
+            new Here(
+                path,
+                wire,
+                isMixed(field.shape()),
+                group ? around.elementRepeats : repeats,
+                group && repeats,
+                needed,
+                field.isRepeated() ? path : around.rows));
         open.remove(field.shape());
       }
     }
+  }
+
+  /** Whether text stands between elements, and so has no place of its own. */
+  private boolean isMixed(ShapeId id) {
+    List<Field> fields = shapes.fieldsOf(id);
+    return fields.stream().anyMatch(field -> field.wire() instanceof Wire.XmlText)
+        && fields.stream()
+            .anyMatch(
+                field ->
+                    field.wire() instanceof Wire.XmlElement
+                        || field.wire() instanceof Wire.XmlAny
+                        || field.wire() instanceof Wire.Group && !isKind(field));
+  }
+
+  private boolean isKind(Field field) {
+    return shapes.get(field.shape()) instanceof Shape.OneOf kinds
+        && kinds.reason() == Reason.DERIVATION;
+  }
+
+  private static boolean isVariant(Shape around, Shape shape, Field field) {
+    return shape instanceof Shape.OneOf kinds && kinds.reason() == Reason.DERIVATION
+        || around instanceof Shape.OneOf members
+            && members.reason() == Reason.SUBSTITUTION
+            && !members.alternatives().get(0).equals(field);
+  }
+
+  private static List<String> step(List<String> around, Field field) {
+    if (field.wire() instanceof Wire.SoapHeader header) {
+      return List.of(header.name().local());
+    }
+    List<String> wire = new ArrayList<>(around.size() + 1);
+    wire.addAll(around);
+    wire.add(field.wire().label());
+    return List.copyOf(wire);
   }
 }

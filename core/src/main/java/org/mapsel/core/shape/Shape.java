@@ -1,6 +1,7 @@
 package org.mapsel.core.shape;
 
 import java.util.List;
+import java.util.Optional;
 import org.mapsel.core.ref.ShapeId;
 
 /** The type of a value. */
@@ -13,21 +14,56 @@ public sealed interface Shape {
    *
    * @param builtIn the name its format gives to the built-in type below it, for instance {@code
    *     xs:decimal}
+   * @param item what the words of a list are, or a type that a union takes
    */
-  record Scalar(ShapeId id, ScalarType type, String builtIn, Facets facets) implements Shape {}
+  record Scalar(ShapeId id, ScalarType type, String builtIn, Facets facets, Optional<Scalar> item)
+      implements Shape {
 
-  /** Named fields, in the order of the wire. */
-  record Record(ShapeId id, List<Field> fields) implements Shape {
+    public Scalar(ShapeId id, ScalarType type, String builtIn, Facets facets) {
+      this(id, type, builtIn, facets, Optional.empty());
+    }
+
+    /** The same under another name, perhaps narrowed. */
+    public Scalar as(ShapeId other, Facets narrowed) {
+      return new Scalar(other, type, builtIn, narrowed, item);
+    }
+  }
+
+  /**
+   * Named fields, in the order of the wire.
+   *
+   * @param ordered whether they must stand in that order
+   */
+  record Record(ShapeId id, List<Field> fields, boolean ordered) implements Shape {
     public Record {
       fields = List.copyOf(fields);
+    }
+
+    public Record(ShapeId id, List<Field> fields) {
+      this(id, fields, true);
     }
   }
 
   /** A list as a value of its own, where the list itself has no field around it. */
   record Repeated(ShapeId id, ShapeId item) implements Shape {}
 
-  /** Exactly one of several fields. */
-  record OneOf(ShapeId id, List<Field> alternatives) implements Shape {
+  /**
+   * Exactly one of several fields.
+   *
+   * @param reason why there is a choice
+   */
+  record OneOf(ShapeId id, List<Field> alternatives, Reason reason) implements Shape {
+
+    /** What makes a choice. */
+    public enum Reason {
+      /** The description offers several fields. */
+      CHOICE,
+      /** Elements that may stand in for the first one (XML Schema 1.0 part 1, section 2.2.2.2). */
+      SUBSTITUTION,
+      /** Types derived from the one that was declared. */
+      DERIVATION
+    }
+
     public OneOf {
       alternatives = List.copyOf(alternatives);
     }

@@ -53,24 +53,31 @@ public final class Outline {
   private void operation(Operation operation) {
     line(1, "operation " + operation.id() + " " + operation.effect());
     for (OperationWire wire : operation.wires()) {
-      if (wire instanceof OperationWire.Soap soap) {
-        line(
-            2,
-            "at "
-                + soap.endpoint()
-                + " action="
-                + soap.action()
-                + " request="
-                + soap.request().map(Object::toString).orElse("-")
-                + " response="
-                + soap.response().map(Object::toString).orElse("-"));
-      }
+      line(
+          2,
+          "at "
+              + wire.endpoint()
+              + " "
+              + wire.styleLabel()
+              + " action="
+              + wire.action()
+              + " request="
+              + wire.request().map(Object::toString).orElse("-")
+              + " response="
+              + wire.response().map(Object::toString).orElse("-")
+              + addressing(wire));
     }
     line(2, "in");
     fields(3, operation.input());
     line(2, "out");
     fields(3, operation.output());
     operation.faults().forEach(fault -> line(2, "fault " + fault.name() + " " + fault.element()));
+  }
+
+  private static String addressing(OperationWire wire) {
+    return wire instanceof OperationWire.Soap soap
+        ? soap.addressing().map(action -> " addressing=" + action).orElse("")
+        : "";
   }
 
   private void fields(int indent, ShapeId id) {

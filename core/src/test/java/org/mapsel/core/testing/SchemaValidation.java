@@ -4,6 +4,7 @@ import java.io.ByteArrayInputStream;
 import java.io.StringReader;
 import java.io.StringWriter;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -19,6 +20,7 @@ import javax.xml.validation.Schema;
 import javax.xml.validation.SchemaFactory;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.intake.Description;
+import org.mapsel.core.read.xsd.Standards;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 import org.w3c.dom.NamedNodeMap;
@@ -76,6 +78,9 @@ public final class SchemaValidation {
           String address = systemId == null ? "" : resolve(base, systemId);
           String text =
               byAddress.getOrDefault(address, byNamespace.get(namespace == null ? "" : namespace));
+          if (text == null && namespace != null && Standards.isKnown(namespace)) {
+            text = new String(Standards.schema(namespace).bytes(), StandardCharsets.UTF_8);
+          }
           if (text == null) {
             return null;
           }

@@ -27,6 +27,7 @@ import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Header;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
@@ -58,7 +59,7 @@ public class OutgoingHttp implements Exchanger {
   }
 
   @Override
-  public Exchange send(Request request) {
+  public Exchange send(Request request, Access access) {
     Instant started = clock.instant();
     long start = System.nanoTime();
     Outcome<Response> outcome = attempt(calls, request);

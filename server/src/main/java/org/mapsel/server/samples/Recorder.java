@@ -8,6 +8,8 @@ import org.jspecify.annotations.Nullable;
 import org.mapsel.core.call.CallResult;
 import org.mapsel.core.call.Caller;
 import org.mapsel.core.exchange.Exchange;
+import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
@@ -18,8 +20,8 @@ import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.server.outgoing.OutgoingHttp;
+import org.mapsel.server.outgoing.Stamps;
 import org.mapsel.server.values.Trimmed;
-import org.mapsel.server.values.ValueJson;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 
@@ -42,10 +44,10 @@ public class Recorder {
   private final SampleStore samples;
   private final Caller caller;
 
-  Recorder(ExchangeStore exchanges, SampleStore samples, OutgoingHttp http) {
+  Recorder(ExchangeStore exchanges, SampleStore samples, OutgoingHttp http, Stamps stamps) {
     this.exchanges = exchanges;
     this.samples = samples;
-    this.caller = new Caller(http);
+    this.caller = new Caller(http, stamps);
   }
 
   /** Calls an operation; the exchange is kept before this returns. */
@@ -56,7 +58,7 @@ public class Recorder {
       EndpointId endpoint,
       RecordValue parameters,
       Set<FieldPath> wanted) {
-    CallResult result = caller.call(service, operation, endpoint, parameters, wanted);
+    CallResult result = caller.call(service, operation, endpoint, parameters, Access.NONE, wanted);
     Optional<Sent> sent =
         result
             .exchange()

@@ -47,7 +47,10 @@ public class Editions {
   Edition read(SourceText source, Resolver resolver) {
     Outcome<Description> outcome = Intake.read(source, resolver);
     Description description =
-        outcome.value().orElseThrow(() -> Problem.refused(outcome.findings()));
+        outcome
+            .value()
+            .filter(read -> !read.service().operations().isEmpty())
+            .orElseThrow(() -> Problem.refused(outcome.findings()));
     String id = hash(description.documents());
     store.add(id, source.address(), description.documents());
     Edition edition = new Edition(id, source.address(), description, outcome.findings());

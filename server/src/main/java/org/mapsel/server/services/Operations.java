@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.finding.Finding;
+import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
@@ -23,7 +24,6 @@ import org.mapsel.server.services.ServiceViews.SentView;
 import org.mapsel.server.services.ServiceViews.TryRequest;
 import org.mapsel.server.services.ServiceViews.TryView;
 import org.mapsel.server.values.Trimmed;
-import org.mapsel.server.values.ValueJson;
 import org.mapsel.server.web.FindingView;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
@@ -62,7 +62,8 @@ class Operations {
         operation
             .wire(kept.endpoint())
             .map(wire -> wire.endpoint().text())
-            .orElse(endpoints.get(0).id()),
+            .or(() -> endpoints.stream().map(EndpointView::id).findFirst())
+            .orElse(""),
         endpoints,
         Describe.fields(service.shapes(), operation.input()),
         Describe.fields(service.shapes(), operation.output()),

@@ -90,7 +90,7 @@ public class Workspace {
     return new IntakeView(
         edition.id(),
         edition.source(),
-        edition.description().format(),
+        edition.description().format().label(),
         service.name(),
         service.documentation(),
         edition.description().documents().stream().map(SourceText::address).toList(),
@@ -133,8 +133,9 @@ public class Workspace {
     EndpointId endpoint =
         service
             .findEndpoint(request.endpoint())
+            .or(() -> service.endpoints().stream().findFirst())
             .map(Endpoint::id)
-            .orElse(service.endpoints().get(0).id());
+            .orElse(request.endpoint());
     Set<OperationId> all = new LinkedHashSet<>(store.taken(id));
     all.addAll(wanted);
     List<OperationId> inOrder =
@@ -187,7 +188,7 @@ public class Workspace {
         kept.name(),
         kept.source(),
         kept.edition(),
-        edition.description().format(),
+        edition.description().format().label(),
         service.documentation(),
         kept.endpoint().text(),
         Describe.endpoints(service),

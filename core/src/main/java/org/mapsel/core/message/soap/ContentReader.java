@@ -4,11 +4,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.document.DocumentException;
 import org.mapsel.core.document.XmlAttribute;
 import org.mapsel.core.document.XmlCursor;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Findings;
+import org.mapsel.core.ref.Name;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
@@ -24,10 +26,12 @@ final class ContentReader {
 
   private final XmlCursor cursor;
   private final Findings findings;
+  private final Attachments attachments;
 
-  ContentReader(XmlCursor cursor, Findings findings) {
+  ContentReader(XmlCursor cursor, Findings findings, Attachments attachments) {
     this.cursor = cursor;
     this.findings = findings;
+    this.attachments = attachments;
   }
 
   /** Reads the element that the cursor stands on into a record; stands at its end afterwards. */
@@ -40,55 +44,117 @@ final class ContentReader {
   /** Like {@link #record}, into a record under way. */
   void into(ReadPlan plan, RecordBuilder builder) throws DocumentException {
     int depth = cursor.depth();
+    plan.layout();
+    Name kind = plan.hasKinds() ? kind(plan, builder) : null;
     attributes(plan, builder);
     Optional<Slot> text = plan.text();
-    if (text.isPresent() && !plan.hasElements()) {
-      String content = cursor.text();
-      if (text.get().keep()) {
-        builder.put(text.get(), scalar(text.get(), content));
+    if (text.isPresent()) {
+      textAndChildren(plan, builder, text.get(), kind);
+    } else {
+      while (cursor.nextChild(depth)) {
+        child(plan, builder, kind);
+      }
+    }
+    reportAbsent(plan, builder);
+  }
+
+  /** The derived type that the element says it is of; null if it says nothing of interest. */
+  private @Nullable Name kind(ReadPlan plan, RecordBuilder builder) {
+    Name type = cursor.typeAttribute().orElse(null);
+    List<Slot.GroupStep> steps = type == null ? null : plan.kind(type);
+    if (steps == null) {
+      return null;
+    }
+    builder.open(steps);
+    return type;
+  }
+
+  private void textAndChildren(ReadPlan plan, RecordBuilder builder, Slot slot, @Nullable Name kind)
+      throws DocumentException {
+    if (!plan.hasElements()) {
+      Value content = simple(slot);
+      if (slot.keep()) {
+        builder.put(slot, content);
       }
       return;
     }
-    while (cursor.nextChild(depth)) {
-      child(plan, builder);
+    StringBuilder text = new StringBuilder();
+    int depth = cursor.depth();
+    while (cursor.nextChildOrText(depth, text)) {
+      child(plan, builder, kind);
+    }
+    if (slot.keep() && !text.toString().isBlank()) {
+      builder.put(slot, scalar(slot, text.toString()));
+    }
+  }
+
+  private void reportAbsent(ReadPlan plan, RecordBuilder builder) {
+    for (Slot slot : plan.required()) {
+      if (!builder.has(slot.index()) && plan.isNews(slot.field().name(), "absent")) {
+        findings.add(Finding.warning("MESSAGE_FIELD_ABSENT", "field", slot.field().name()));
+      }
     }
   }
 
   /** Reads the child that the cursor stands on into the record under way. */
   void child(ReadPlan plan, RecordBuilder builder) throws DocumentException {
-    place(plan.elements(cursor.local()), plan, builder);
+    child(plan, builder, null);
+  }
+
+  private void child(ReadPlan plan, RecordBuilder builder, @Nullable Name kind)
+      throws DocumentException {
+    List<Slot> slots = plan.elements(cursor.local());
+    Slot items = plan.items();
+    if (slots.isEmpty() && items != null) {
+      if (items.keep()) {
+        builder.put(items, value(items));
+      }
+      return;
+    }
+    place(slots, plan, builder, kind);
   }
 
   /** Reads the header block that the cursor stands on into the record under way. */
   void header(ReadPlan plan, RecordBuilder builder) throws DocumentException {
     List<Slot> slots = plan.headers(cursor.local());
     if (!slots.isEmpty()) {
-      place(slots, plan, builder);
+      place(slots, plan, builder, null);
     }
   }
 
-  private void place(List<Slot> slots, ReadPlan plan, RecordBuilder builder)
+  private void place(List<Slot> slots, ReadPlan plan, RecordBuilder builder, @Nullable Name kind)
       throws DocumentException {
     if (slots.isEmpty()) {
       unannounced(plan, builder);
       return;
     }
-    Slot slot = choose(slots, builder);
-    if (!slot.name().namespace().equals(cursor.namespace())) {
+    Slot slot = choose(slots, builder, kind);
+    if (!slot.name().namespace().equals(cursor.namespace())
+        && plan.isNews(slot.field().name(), "namespace")) {
       findings.add(Finding.warning("MESSAGE_FIELD_RENAMESPACED", "field", slot.field().name()));
     }
     if (slot.keep()) {
+      if (plan.isOrdered()
+          && builder.isLate(slot)
+          && !slot.field().isRepeated()
+          && slot.groups().isEmpty()
+          && plan.isNews(slot.field().name(), "order")) {
+        findings.add(Finding.warning("MESSAGE_FIELD_MISPLACED", "field", slot.field().name()));
+      }
       builder.put(slot, value(slot));
     }
   }
 
-  private Slot choose(List<Slot> slots, RecordBuilder builder) {
+  private Slot choose(List<Slot> slots, RecordBuilder builder, @Nullable Name kind) {
     if (slots.size() == 1) {
       return slots.get(0);
     }
     String namespace = cursor.namespace();
     List<Slot> exact =
-        slots.stream().filter(slot -> slot.name().namespace().equals(namespace)).toList();
+        slots.stream()
+            .filter(slot -> slot.name().namespace().equals(namespace))
+            .filter(slot -> kind == null || slot.kind() == null || kind.equals(slot.kind()))
+            .toList();
     List<Slot> candidates = exact.isEmpty() ? slots : exact;
     return candidates.stream()
         .filter(
@@ -114,9 +180,22 @@ final class ContentReader {
     if (inside != null) {
       return record(inside);
     }
-    return slot.shape() instanceof Shape.Open
-        ? OpenContent.read(cursor)
-        : scalar(slot, cursor.text());
+    return slot.shape() instanceof Shape.Open ? OpenContent.read(cursor) : simple(slot);
+  }
+
+  /** Bytes may stand beside the envelope, with only a reference here. */
+  private Value simple(Slot slot) throws DocumentException {
+    if (attachments.isEmpty() || !(slot.shape() instanceof Shape.Scalar scalar)) {
+      return scalar(slot, cursor.text());
+    }
+    return switch (scalar.type()) {
+      case BASE64, HEX -> attachments.included(cursor, text -> scalar(slot, text));
+      case URI -> {
+        String text = cursor.text();
+        yield attachments.find(text.strip()).orElseGet(() -> scalar(slot, text));
+      }
+      default -> scalar(slot, cursor.text());
+    };
   }
 
   private Value scalar(Slot slot, String text) {
@@ -156,7 +235,6 @@ final class ContentReader {
   }
 
   private void attributes(ReadPlan plan, RecordBuilder builder) {
-    plan.layout();
     if (!plan.hasAttributes() || !cursor.hasAttributes()) {
       return;
     }

@@ -1,6 +1,7 @@
 package org.mapsel.core.message.soap;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import javax.xml.XMLConstants;
 import javax.xml.stream.XMLStreamException;
@@ -27,12 +28,17 @@ final class ElementWriter {
   private final Shapes shapes;
   private final Findings findings;
   private final XMLStreamWriter out;
+  private final boolean encoded;
   private String defaultNamespace = "";
 
-  ElementWriter(Shapes shapes, Findings findings, XMLStreamWriter out) {
+  /**
+   * @param encoded whether every element says its type, by the rules of SOAP 1.1, section 5
+   */
+  ElementWriter(Shapes shapes, Findings findings, XMLStreamWriter out, boolean encoded) {
     this.shapes = shapes;
     this.findings = findings;
     this.out = out;
+    this.encoded = encoded;
   }
 
   /**
@@ -61,17 +67,48 @@ final class ElementWriter {
       findings.add(Finding.error("MESSAGE_RECORD_EXPECTED", "field", path.toString()).about(path));
       return;
     }
-    for (Field field : fields) {
-      if (field.wire() instanceof Wire.XmlAttribute attribute) {
-        attribute(field, attribute.name(), record.get(field.name()), path.then(field.name()));
-      }
-    }
+    kind(fields, record, path);
+    attributes(fields, record, path);
     for (Field field : fields) {
       if (isContent(field.wire())) {
         field(field, record.get(field.name()), path);
       }
     }
     reportUnknown(fields, record, path);
+  }
+
+  private void attributes(List<Field> fields, RecordValue record, FieldPath path)
+      throws XMLStreamException {
+    for (Field field : fields) {
+      if (field.wire() instanceof Wire.XmlAttribute attribute) {
+        attribute(field, attribute.name(), record.get(field.name()), path.then(field.name()));
+      }
+    }
+  }
+
+  /** Says which derived type the element is of, and writes the attributes that the type adds. */
+  private void kind(List<Field> fields, RecordValue record, FieldPath path)
+      throws XMLStreamException {
+    for (Field field : fields) {
+      if (field.wire() instanceof Wire.Group
+          && record.get(field.name()) instanceof RecordValue chosen
+          && shapes.get(field.shape()) instanceof Shape.OneOf oneOf
+          && oneOf.reason() == Shape.OneOf.Reason.DERIVATION) {
+        for (Field kind : oneOf.alternatives()) {
+          if (kind.wire() instanceof Wire.Kind type
+              && chosen.get(kind.name()) instanceof RecordValue added) {
+            typeAttribute(type.type());
+            attributes(
+                shapes.fieldsOf(kind.shape()), added, path.then(field.name()).then(kind.name()));
+          }
+        }
+      }
+    }
+  }
+
+  private void typeAttribute(Name type) throws XMLStreamException {
+    String prefix = type.namespace().isEmpty() ? "" : prefixOf(type.namespace()) + ":";
+    out.writeAttribute("xsi", Soap.XSI, "type", prefix + type.local());
   }
 
   private static boolean isContent(Wire wire) {
@@ -136,16 +173,36 @@ final class ElementWriter {
       case Wire.SoapHeader header -> element(field, header.name(), value, path);
       case Wire.XmlText text -> text(field, value, path);
       case Wire.Group group -> inside(shapes.get(field.shape()), value, path);
-      case Wire.XmlAny any ->
-          findings.add(
-              Finding.error("MESSAGE_OPEN_UNSUPPORTED", "field", path.toString()).about(path));
+      case Wire.ArrayItem item -> element(field, Name.of("", item.local()), value, path);
+      case Wire.Kind kind -> kindContent(field, value, path);
+      case Wire.XmlAny any -> open(value, path, true);
       case Wire.XmlAttribute attribute -> attribute(field, attribute.name(), value, path);
+      case Wire.Parameter parameter -> text(field, value, path);
+      case Wire.Body body -> text(field, value, path);
+      case Wire.Attachment attachment ->
+          findings.add(
+              Finding.error("MESSAGE_ATTACHMENT_UNSUPPORTED", "field", path.toString())
+                  .about(path));
     }
+  }
+
+  /** What a derived type adds, except the attributes, which stand in the start tag already. */
+  private void kindContent(Field field, Value value, FieldPath path) throws XMLStreamException {
+    RecordValue record = value instanceof RecordValue given ? given : RecordValue.empty();
+    for (Field added : shapes.fieldsOf(field.shape())) {
+      if (isContent(added.wire())) {
+        field(added, record.get(added.name()), path);
+      }
+    }
+    reportUnknown(shapes.fieldsOf(field.shape()), record, path);
   }
 
   private void element(Field field, Name name, Value value, FieldPath path)
       throws XMLStreamException {
     String outer = start(name);
+    if (encoded && value != Value.NULL) {
+      EncodedTypes.of(shapes.get(field.shape()), value, this::prefixOf).writeTo(out);
+    }
     if (value == Value.NULL) {
       if (field.nillable()) {
         out.writeAttribute("xsi", Soap.XSI, "nil", "true");
@@ -169,19 +226,49 @@ final class ElementWriter {
       case Shape.OneOf oneOf -> oneOf(oneOf, value, path);
       case Shape.Scalar scalar -> write(scalar, value, path);
       case Shape.Repeated repeated -> inside(shapes.get(repeated.item()), value, path);
-      case Shape.Open open -> open(value, path);
+      case Shape.Open open -> open(value, path, false);
     }
   }
 
-  /** Open content is written when it is a simple value; structure in it has no names to go by. */
-  private void open(Value value, FieldPath path) throws XMLStreamException {
-    if (value instanceof ListValue || value instanceof RecordValue) {
-      if (!value.equals(RecordValue.empty())) {
-        findings.add(
-            Finding.error("MESSAGE_OPEN_UNSUPPORTED", "field", path.toString()).about(path));
+  /**
+   * Open content: well-formed XML as it stands, a record as elements named like its fields, any
+   * other text as text, except where only elements may stand.
+   */
+  private void open(Value value, FieldPath path, boolean elementsOnly) throws XMLStreamException {
+    switch (value) {
+      case ListValue list -> {
+        for (Value item : list.items()) {
+          open(item, path, elementsOnly);
+        }
       }
-    } else {
-      out.writeCharacters(ScalarText.print(value));
+      case RecordValue record -> {
+        for (Map.Entry<String, Value> child : record.toMap().entrySet()) {
+          openElement(child.getKey(), child.getValue(), path.then(child.getKey()));
+        }
+      }
+      default -> {
+        String text = ScalarText.print(value);
+        if (!FragmentWriter.write(text, this, out)) {
+          if (elementsOnly) {
+            findings.add(
+                Finding.error("MESSAGE_OPEN_NOT_XML", "field", path.toString()).about(path));
+          } else {
+            out.writeCharacters(text);
+          }
+        }
+      }
+    }
+  }
+
+  private void openElement(String name, Value value, FieldPath path) throws XMLStreamException {
+    for (Value one : value instanceof ListValue list ? list.items() : List.of(value)) {
+      if (!XmlNames.isLocal(name)) {
+        findings.add(Finding.error("MESSAGE_NAME_REFUSED", "field", path.toString()).about(path));
+      } else {
+        String outer = start(Name.of(defaultNamespace, name));
+        open(one, path, false);
+        end(outer);
+      }
     }
   }
 
@@ -242,15 +329,18 @@ final class ElementWriter {
     }
   }
 
-  private String prefixOf(String namespace) throws XMLStreamException {
+  String prefixOf(String namespace) throws XMLStreamException {
     if (namespace.equals(XMLConstants.XML_NS_URI)) {
       return "xml";
+    }
+    if (namespace.equals(Soap.XSI)) {
+      return "xsi";
     }
     String known = out.getPrefix(namespace);
     if (known != null && !known.isEmpty()) {
       return known;
     }
-    String prefix = "a" + Integer.toUnsignedString(namespace.hashCode(), 36);
+    String prefix = "n" + Integer.toUnsignedString(namespace.hashCode(), 36);
     out.writeNamespace(prefix, namespace);
     return prefix;
   }

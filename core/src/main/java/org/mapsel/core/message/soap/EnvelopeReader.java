@@ -1,7 +1,5 @@
 package org.mapsel.core.message.soap;
 
-import java.nio.charset.StandardCharsets;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.document.DocumentException;
@@ -23,12 +21,11 @@ import org.mapsel.core.value.RecordValue;
 /** Reads the envelope of a response: what was returned, or the fault. */
 final class EnvelopeReader {
 
-  private static final int SHOWN_CHARACTERS = 160;
-
   private final Service service;
   private final Operation operation;
   private final OperationWire.Soap wire;
   private final Findings findings = new Findings();
+  private Attachments attachments = Attachments.NONE;
 
   EnvelopeReader(Service service, Operation operation, OperationWire.Soap wire) {
     this.service = service;
@@ -37,27 +34,47 @@ final class EnvelopeReader {
   }
 
   Outcome<Answer> read(Response response, Set<FieldPath> wanted) {
-    if (response.body().length == 0) {
-      boolean nothingAnnounced = service.shapes().fieldsOf(operation.output()).isEmpty();
+    byte[] body = response.body();
+    if (body.length == 0) {
+      boolean nothingAnnounced =
+          wire.oneWay() || service.shapes().fieldsOf(operation.output()).isEmpty();
       return nothingAnnounced && response.status() < 300
           ? Outcome.of(new Answer.Returned(RecordValue.empty()))
-          : Outcome.failed(
-              Finding.error("MESSAGE_ANSWER_EMPTY", "status", String.valueOf(response.status())));
+          : Outcome.failed(AnswerStart.empty(response));
     }
-    if (!looksLikeXml(response)) {
-      return Outcome.failed(
-          Finding.error(
-              "MESSAGE_ANSWER_NOT_XML",
-              "status",
-              String.valueOf(response.status()),
-              "start",
-              start(response.body())));
+    if (Multipart.is(response)) {
+      Outcome<Multipart> parts = Multipart.read(response);
+      if (parts.value().isEmpty()) {
+        return Outcome.failed(parts.findings());
+      }
+      body = parts.get().root();
+      attachments = parts.get().attachments();
     }
-    try (XmlCursor cursor =
-        XmlCursor.open(new SourceText("answer", response.body()), Limits.ANSWER)) {
+    if (!AnswerStart.looksLikeXml(body)) {
+      return Outcome.failed(AnswerStart.notXml(response));
+    }
+    if (!AnswerStart.hasXmlType(response)) {
+      findings.add(
+          Finding.warning(
+              "MESSAGE_MEDIA_TYPE_UNEXPECTED", "type", AnswerStart.mediaType(response)));
+    }
+    if (wire.style() == OperationWire.Style.RPC_ENCODED) {
+      body = References.resolve(body, findings);
+    }
+    return parse(body, wanted);
+  }
+
+  private Outcome<Answer> parse(byte[] body, Set<FieldPath> wanted) {
+    try (XmlCursor cursor = XmlCursor.open(new SourceText("answer", body), Limits.ANSWER)) {
+      cursor.oddities().forEach(findings::add);
       if (!Soap.isEnvelope(cursor.namespace()) || !cursor.local().equals("Envelope")) {
         return Outcome.failed(
-            Finding.error("MESSAGE_ANSWER_NO_ENVELOPE", "element", cursor.local())
+            Finding.error(
+                    "MESSAGE_ANSWER_NO_ENVELOPE",
+                    "element",
+                    cursor.local(),
+                    "start",
+                    AnswerStart.of(body))
                 .at(cursor.place()));
       }
       Answer answer = envelope(cursor, wanted);
@@ -65,40 +82,14 @@ final class EnvelopeReader {
           ? Outcome.failed(findings.toList())
           : Outcome.of(answer, findings.toList());
     } catch (DocumentException e) {
-      return Outcome.failed(broken(e.finding()));
+      return Outcome.failed(AnswerStart.broken(e.finding(), body));
     }
-  }
-
-  private static Finding broken(Finding cause) {
-    Finding finding =
-        Finding.error(
-            "MESSAGE_ANSWER_BROKEN",
-            "reason",
-            cause.arguments().getOrDefault("reason", cause.code()));
-    return cause.places().isEmpty() ? finding : finding.at(cause.places().get(0));
-  }
-
-  private static boolean looksLikeXml(Response response) {
-    String start = start(response.body()).toLowerCase(Locale.ROOT);
-    return start.startsWith("<")
-        && !start.startsWith("<!doctype html")
-        && !start.startsWith("<html");
-  }
-
-  private static String start(byte[] body) {
-    // UTF-16 shows every other byte as zero; without them it reads well enough to tell.
-    String text =
-        new String(body, 0, Math.min(body.length, 4 * SHOWN_CHARACTERS), StandardCharsets.UTF_8)
-            .replaceAll("[\\u0000\\uFEFF\\uFFFD]", "")
-            .strip()
-            .replaceAll("\\s+", " ");
-    return text.length() > SHOWN_CHARACTERS ? text.substring(0, SHOWN_CHARACTERS) + "…" : text;
   }
 
   private Answer envelope(XmlCursor cursor, Set<FieldPath> wanted) throws DocumentException {
     ReadPlan plan = ReadPlan.of(service.shapes(), operation.output(), wanted);
     RecordBuilder builder = new RecordBuilder(plan);
-    ContentReader content = new ContentReader(cursor, findings);
+    ContentReader content = new ContentReader(cursor, findings, attachments);
     int depth = cursor.depth();
     while (cursor.nextChild(depth)) {
       if (cursor.local().equals("Header")) {
@@ -111,6 +102,11 @@ final class EnvelopeReader {
         if (fault.isPresent()) {
           return fault.get();
         }
+      }
+    }
+    for (Slot slot : plan.attachments()) {
+      if (slot.keep()) {
+        attachments.part(slot.name().local()).ifPresent(value -> builder.put(slot, value));
       }
     }
     return new Answer.Returned(builder.build());
@@ -138,7 +134,9 @@ final class EnvelopeReader {
   private void wrapped(
       XmlCursor cursor, Name expected, ReadPlan plan, RecordBuilder builder, ContentReader content)
       throws DocumentException {
-    if (!cursor.local().equals(expected.local())) {
+    // The name of an rpc answer's wrapper means nothing (SOAP 1.1, section 7.1).
+    boolean named = wire.style() == OperationWire.Style.DOCUMENT;
+    if (named && !cursor.local().equals(expected.local())) {
       findings.add(
           Finding.error(
                   "MESSAGE_ANSWER_UNEXPECTED",
@@ -149,7 +147,7 @@ final class EnvelopeReader {
               .at(cursor.place()));
       return;
     }
-    if (!cursor.namespace().equals(expected.namespace())) {
+    if (named && !cursor.namespace().equals(expected.namespace())) {
       findings.add(Finding.warning("MESSAGE_FIELD_RENAMESPACED", "field", expected.local()));
     }
     content.into(plan, builder);

@@ -4,12 +4,10 @@ import com.ctc.wstx.stax.WstxOutputFactory;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Optional;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.ref.FieldPath;
-import org.mapsel.core.ref.Name;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.shape.Field;
@@ -32,20 +30,26 @@ final class EnvelopeWriter {
     this.findings = findings;
   }
 
-  byte[] write(Operation operation, OperationWire.Soap wire, RecordValue values) {
+  byte[] write(
+      Operation operation, OperationWire.Soap wire, RecordValue values, HeaderBlocks blocks) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream(USUAL_BYTES);
     try {
       XMLStreamWriter out = FACTORY.createXMLStreamWriter(bytes, StandardCharsets.UTF_8.name());
-      ElementWriter elements = new ElementWriter(shapes, findings, out);
+      ElementWriter elements =
+          new ElementWriter(shapes, findings, out, wire.style() == OperationWire.Style.RPC_ENCODED);
       String envelope = Soap.envelope(wire.protocol());
       List<Field> fields = shapes.fieldsOf(operation.input());
       out.writeStartDocument(StandardCharsets.UTF_8.name(), "1.0");
       out.writeStartElement("soap", "Envelope", envelope);
       out.writeNamespace("soap", envelope);
       out.writeNamespace("xsi", Soap.XSI);
-      writeHeader(elements, out, envelope, fields, values);
+      if (wire.style() == OperationWire.Style.RPC_ENCODED) {
+        out.writeNamespace("xsd", "http://www.w3.org/2001/XMLSchema");
+        out.writeNamespace("enc", Soap.ENCODING_11);
+      }
+      writeHeader(elements, out, envelope, fields, values, blocks);
       out.writeStartElement("soap", "Body", envelope);
-      writeBody(elements, wire.request(), fields, values);
+      writeBody(elements, out, wire, fields, values);
       out.writeEndElement();
       out.writeEndElement();
       out.writeEndDocument();
@@ -62,7 +66,8 @@ final class EnvelopeWriter {
       XMLStreamWriter out,
       String envelope,
       List<Field> fields,
-      RecordValue values)
+      RecordValue values,
+      HeaderBlocks blocks)
       throws XMLStreamException {
     boolean any =
         fields.stream()
@@ -70,10 +75,11 @@ final class EnvelopeWriter {
                 field ->
                     field.wire() instanceof Wire.SoapHeader
                         && !values.get(field.name()).isAbsent());
-    if (!any) {
+    if (!any && blocks.isEmpty()) {
       return;
     }
     out.writeStartElement("soap", "Header", envelope);
+    blocks.writeTo(out, envelope);
     for (Field field : fields) {
       Value value = values.get(field.name());
       if (field.wire() instanceof Wire.SoapHeader && !value.isAbsent()) {
@@ -84,10 +90,21 @@ final class EnvelopeWriter {
   }
 
   private static void writeBody(
-      ElementWriter elements, Optional<Name> wrapper, List<Field> fields, RecordValue values)
+      ElementWriter elements,
+      XMLStreamWriter out,
+      OperationWire.Soap wire,
+      List<Field> fields,
+      RecordValue values)
       throws XMLStreamException {
-    if (wrapper.isPresent()) {
-      String outer = elements.start(wrapper.get());
+    if (wire.request().isPresent()) {
+      String outer = elements.start(wire.request().get());
+      if (wire.style() == OperationWire.Style.RPC_ENCODED) {
+        out.writeAttribute(
+            "soap",
+            Soap.envelope(wire.protocol()),
+            "encodingStyle",
+            Soap.is11(wire.protocol()) ? Soap.ENCODING_11 : Soap.ENCODING_12);
+      }
       elements.content(fields, values, FieldPath.ROOT);
       elements.end(outer);
     } else {

@@ -73,7 +73,7 @@ final class FaultReader {
           && service.shapes().get(announced.get().detail()) instanceof Shape.Record record) {
         fault = Optional.of(announced.get().name());
         detail =
-            new ContentReader(cursor, findings)
+            new ContentReader(cursor, findings, Attachments.NONE)
                 .record(ReadPlan.of(service.shapes(), record.id(), Set.of()));
       } else {
         detail = detail.with(name.local(), OpenContent.read(cursor));

@@ -1,6 +1,7 @@
 package org.mapsel.core.message.soap;
 
 import java.math.BigDecimal;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -8,6 +9,7 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.shape.Facets;
 import org.mapsel.core.shape.ScalarText;
+import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.value.NumberValue;
 import org.mapsel.core.value.Value;
@@ -27,6 +29,15 @@ final class ParameterCheck {
     }
     if (hasForbidden(text)) {
       return Optional.of(error("MESSAGE_CHARACTER_REFUSED", "", path));
+    }
+    if (scalar.type() == ScalarType.LIST && scalar.item().isPresent() && !text.isBlank()) {
+      Optional<Finding> wrong =
+          Arrays.stream(text.strip().split("\\s+"))
+              .flatMap(word -> check(scalar.item().get(), word, path).stream())
+              .findFirst();
+      if (wrong.isPresent()) {
+        return wrong;
+      }
     }
     if (!facets.enumeration().isEmpty() && !facets.enumeration().contains(text)) {
       return Optional.of(

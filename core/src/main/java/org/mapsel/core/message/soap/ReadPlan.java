@@ -26,6 +26,7 @@ final class ReadPlan {
   private final Plans plans;
   private final List<Field> fields;
   private final boolean choice;
+  private final boolean ordered;
 
   /** The fields wanted inside; null keeps everything. */
   private final @Nullable Set<FieldPath> wanted;
@@ -36,12 +37,17 @@ final class ReadPlan {
   private final Map<String, Slot> attributes = new HashMap<>();
   private @Nullable Slot text;
   private @Nullable Slot any;
+  private @Nullable Slot items;
+  private final Map<Name, List<Slot.GroupStep>> kinds = new HashMap<>();
+  private final List<Slot> attachments = new ArrayList<>(0);
+  private final List<Slot> required = new ArrayList<>();
+  private final Set<String> told = new HashSet<>();
 
-  private ReadPlan(
-      Plans plans, List<Field> fields, boolean choice, @Nullable Set<FieldPath> wanted) {
+  private ReadPlan(Plans plans, Shape shape, @Nullable Set<FieldPath> wanted) {
     this.plans = plans;
-    this.fields = fields;
-    this.choice = choice;
+    this.fields = plans.shapes.fieldsOf(shape.id());
+    this.choice = shape instanceof Shape.OneOf;
+    this.ordered = shape instanceof Shape.Record record && record.ordered();
     this.wanted = wanted;
   }
 
@@ -73,7 +79,7 @@ final class ReadPlan {
     }
 
     private ReadPlan create(ShapeId id, @Nullable Set<FieldPath> wanted) {
-      return new ReadPlan(this, shapes.fieldsOf(id), shapes.get(id) instanceof Shape.OneOf, wanted);
+      return new ReadPlan(this, shapes.get(id), wanted);
     }
   }
 
@@ -82,7 +88,13 @@ final class ReadPlan {
     if (known == null) {
       known = Layout.of(fields.stream().filter(this::isKept).map(Field::name).toList());
       layout = known;
-      fillSlots(this, List.of(), new HashSet<>(), true);
+      fillSlots(this, List.of(), null, new HashSet<>(), true);
+      if (!choice) {
+        elements.values().stream()
+            .flatMap(List::stream)
+            .filter(slot -> slot.keep() && slot.groups().isEmpty() && slot.field().isRequired())
+            .forEach(required::add);
+      }
     }
     return known;
   }
@@ -116,7 +128,11 @@ final class ReadPlan {
 
   /** What is not kept gets slots too: it is announced, and so nothing to wonder about. */
   private void fillSlots(
-      ReadPlan target, List<Slot.GroupStep> groups, Set<ShapeId> open, boolean keepAny) {
+      ReadPlan target,
+      List<Slot.GroupStep> groups,
+      @Nullable Name kind,
+      Set<ShapeId> open,
+      boolean keepAny) {
     Layout own = layout();
     for (Field field : fields) {
       boolean keep = keepAny && isKept(field);
@@ -124,32 +140,48 @@ final class ReadPlan {
       Shape shape = plans.shapes.get(field.shape());
       boolean simple = shape instanceof Shape.Scalar || shape instanceof Shape.Open;
       ReadPlan inside = simple || !keep ? null : plans.plan(field.shape(), wantedBelow(field));
+      Slot slot = new Slot(field, nameOf(field.wire()), groups, index, shape, kind, inside, keep);
       switch (field.wire()) {
-        case Wire.XmlElement element ->
-            put(
-                target.elements,
-                new Slot(field, element.name(), groups, index, shape, inside, keep));
-        case Wire.SoapHeader header ->
-            put(target.headers, new Slot(field, header.name(), groups, index, shape, inside, keep));
+        case Wire.XmlElement element -> put(target.elements, slot);
+        case Wire.SoapHeader header -> put(target.headers, slot);
         case Wire.XmlAttribute attribute ->
-            target.attributes.putIfAbsent(
-                attribute.name().local(),
-                new Slot(field, attribute.name(), groups, index, shape, null, keep));
-        case Wire.XmlText none ->
-            target.text = new Slot(field, Name.of("", ""), groups, index, shape, null, keep);
-        case Wire.XmlAny none ->
-            target.any = new Slot(field, Name.of("", "*"), groups, index, shape, null, keep);
-        case Wire.Group group -> {
-          ReadPlan members = inside == null ? plans.plan(field.shape(), null) : inside;
-          if (!simple && open.add(field.shape())) {
-            List<Slot.GroupStep> deeper = new ArrayList<>(groups);
-            deeper.add(new Slot.GroupStep(index, field.isRepeated(), members));
-            members.fillSlots(target, List.copyOf(deeper), open, keep);
-            open.remove(field.shape());
-          }
-        }
+            target.attributes.putIfAbsent(attribute.name().local(), slot);
+        case Wire.XmlText none -> target.text = slot;
+        case Wire.Body none -> target.text = slot;
+        case Wire.XmlAny none -> target.any = slot;
+        case Wire.ArrayItem none -> target.items = slot;
+        case Wire.Attachment none -> target.attachments.add(slot);
+        case Wire.Parameter none -> put(target.elements, slot);
+        case Wire.Group none -> fillInside(target, slot, kind, open);
+        case Wire.Kind of -> fillInside(target, slot, of.type(), open);
       }
     }
+  }
+
+  /** The fields of a field that has no element of its own stand in the element around it. */
+  private void fillInside(ReadPlan target, Slot slot, @Nullable Name kind, Set<ShapeId> open) {
+    ReadPlan inside = slot.plan();
+    ReadPlan members = inside == null ? plans.plan(slot.field().shape(), null) : inside;
+    boolean simple = slot.shape() instanceof Shape.Scalar || slot.shape() instanceof Shape.Open;
+    if (!simple && open.add(slot.field().shape())) {
+      List<Slot.GroupStep> deeper = new ArrayList<>(slot.groups());
+      deeper.add(new Slot.GroupStep(slot.index(), slot.field().isRepeated(), members));
+      List<Slot.GroupStep> steps = List.copyOf(deeper);
+      if (kind != null && slot.field().wire() instanceof Wire.Kind && slot.keep()) {
+        target.kinds.put(kind, steps);
+      }
+      members.fillSlots(target, steps, kind, open, slot.keep());
+      open.remove(slot.field().shape());
+    }
+  }
+
+  private static Name nameOf(Wire wire) {
+    return switch (wire) {
+      case Wire.XmlElement element -> element.name();
+      case Wire.SoapHeader header -> header.name();
+      case Wire.XmlAttribute attribute -> attribute.name();
+      default -> Name.of("", wire.label());
+    };
   }
 
   private static void put(Map<String, List<Slot>> slots, Slot slot) {
@@ -179,11 +211,43 @@ final class ReadPlan {
     return Optional.ofNullable(text);
   }
 
+  /** Where the items of an array go, whatever they are called; null if this is none. */
+  @Nullable Slot items() {
+    return items;
+  }
+
+  /** Where a derived type stands in the record; null if the type adds nothing that is kept. */
+  @Nullable List<Slot.GroupStep> kind(Name type) {
+    return kinds.get(type);
+  }
+
+  boolean hasKinds() {
+    return !kinds.isEmpty();
+  }
+
+  List<Slot> attachments() {
+    layout();
+    return attachments;
+  }
+
+  List<Slot> required() {
+    return required;
+  }
+
+  boolean isOrdered() {
+    return ordered;
+  }
+
+  /** Whether this is the first time that something is told of a field of this plan. */
+  boolean isNews(String field, String what) {
+    return told.add(what + " " + field);
+  }
+
   Optional<Slot> any() {
     return Optional.ofNullable(any);
   }
 
   boolean hasElements() {
-    return !elements.isEmpty() || any != null;
+    return !elements.isEmpty() || any != null || items != null;
   }
 }

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.shape.Wire;
 import org.mapsel.core.value.Layout;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
@@ -46,8 +47,29 @@ final class RecordBuilder {
         || groups != null && groups.containsKey(index);
   }
 
+  /** Whether something that stands later in the shape has been put already. */
+  boolean isLate(Slot slot) {
+    return (slot.groups().isEmpty() ? slot.index() : slot.groups().get(0).index()) < last;
+  }
+
+  /** Makes the groups on the way be there, even if nothing is put into them. */
+  void open(List<Slot.GroupStep> steps) {
+    int before = last;
+    RecordBuilder here = this;
+    for (int i = 0; i < steps.size(); i++) {
+      boolean end = i == steps.size() - 1;
+      here =
+          here.group(
+              steps.get(i),
+              end ? -1 : steps.get(i + 1).index(),
+              !end && steps.get(i + 1).repeated());
+    }
+    last = before;
+  }
+
   /** Puts a value where its slot says, through the groups that lead there. */
   void put(Slot slot, Value value) {
+    int before = last;
     RecordBuilder here = this;
     for (int i = 0; i < slot.groups().size(); i++) {
       boolean leaf = i == slot.groups().size() - 1;
@@ -58,14 +80,23 @@ final class RecordBuilder {
               leaf ? slot.field().isRepeated() : slot.groups().get(i + 1).repeated());
     }
     here.last = slot.index();
+    if (slot.field().wire() instanceof Wire.SoapHeader
+        || slot.field().wire() instanceof Wire.XmlAttribute) {
+      // What is no child has no place among the children.
+      last = before;
+    }
+    here.set(slot, value);
+  }
+
+  private void set(Slot slot, Value value) {
     if (!slot.field().isRepeated()) {
-      here.values[slot.index()] = value;
+      values[slot.index()] = value;
       return;
     }
-    if (here.lists == null) {
-      here.lists = new HashMap<>();
+    if (lists == null) {
+      lists = new HashMap<>();
     }
-    here.lists.computeIfAbsent(slot.index(), index -> new ArrayList<>()).add(value);
+    lists.computeIfAbsent(slot.index(), index -> new ArrayList<>()).add(value);
   }
 
   /** The group's item that the next member belongs to: a new one when the last one is past it. */

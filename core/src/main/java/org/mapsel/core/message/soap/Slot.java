@@ -11,6 +11,7 @@ import org.mapsel.core.shape.Shape;
  *
  * @param groups the fields without an element of their own that lead to it, outermost first
  * @param index its place in the innermost record
+ * @param kind the derived type that it belongs to; none if every value of the type may have it
  * @param plan how to read what is inside; none for a simple value
  * @param keep whether anybody wants it; if not, it is known but passed over
  */
@@ -20,6 +21,7 @@ record Slot(
     List<GroupStep> groups,
     int index,
     Shape shape,
+    @Nullable Name kind,
     @Nullable ReadPlan plan,
     boolean keep) {
 

@@ -9,13 +9,18 @@ final class Soap {
   static final String ENVELOPE_12 = "http://www.w3.org/2003/05/soap-envelope";
   static final String XSI = "http://www.w3.org/2001/XMLSchema-instance";
 
+  static final String ENCODING_11 = "http://schemas.xmlsoap.org/soap/encoding/";
+  static final String ENCODING_12 = "http://www.w3.org/2003/05/soap-encoding";
+  static final String ADDRESSING = "http://www.w3.org/2005/08/addressing";
+
   private Soap() {}
 
+  static boolean is11(Protocol protocol) {
+    return protocol == Protocol.SOAP_1_1;
+  }
+
   static String envelope(Protocol protocol) {
-    return switch (protocol) {
-      case SOAP_1_1 -> ENVELOPE_11;
-      case SOAP_1_2 -> ENVELOPE_12;
-    };
+    return is11(protocol) ? ENVELOPE_11 : ENVELOPE_12;
   }
 
   static boolean isEnvelope(String namespace) {

@@ -10,7 +10,7 @@ import org.mapsel.core.declare.MessageDeclaration;
 import org.mapsel.core.declare.MessageDeclaration.PartDeclaration;
 import org.mapsel.core.document.DocumentException;
 import org.mapsel.core.document.XmlCursor;
-import org.mapsel.core.finding.Findings;
+import org.mapsel.core.read.Reading;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.Place;
 
@@ -21,10 +21,10 @@ final class InterfaceReader {
   private final String target;
   private final QualifiedNames names;
 
-  InterfaceReader(XmlCursor cursor, Findings findings, String target) {
+  InterfaceReader(XmlCursor cursor, Reading reading, String target) {
     this.cursor = cursor;
     this.target = target;
-    this.names = new QualifiedNames(cursor, findings, target);
+    this.names = new QualifiedNames(cursor, reading);
   }
 
   MessageDeclaration message() throws DocumentException {
@@ -53,13 +53,15 @@ final class InterfaceReader {
         operations.add(operation());
       }
     }
-    return new InterfaceDeclaration(name, operations);
+    return new InterfaceDeclaration(name, List.of(), operations);
   }
 
   private OperationDeclaration operation() throws DocumentException {
     Place place = cursor.place();
     String name = cursor.attribute("name").orElse("").strip();
     Optional<String> inputName = Optional.empty();
+    Optional<String> outputName = Optional.empty();
+    Optional<String> addressingAction = Optional.empty();
     Optional<Name> input = Optional.empty();
     Optional<Name> output = Optional.empty();
     List<FaultDeclaration> faults = new ArrayList<>();
@@ -71,8 +73,12 @@ final class InterfaceReader {
         case "input" -> {
           inputName = cursor.attribute("name");
           input = names.attribute("message");
+          addressingAction = Addressing.action(cursor);
         }
-        case "output" -> output = names.attribute("message");
+        case "output" -> {
+          outputName = cursor.attribute("name");
+          output = names.attribute("message");
+        }
         case "fault" -> {
           Place at = cursor.place();
           String fault = cursor.attribute("name").orElse("");
@@ -83,6 +89,7 @@ final class InterfaceReader {
         default -> {}
       }
     }
-    return new OperationDeclaration(name, inputName, input, output, faults, documentation, place);
+    return new OperationDeclaration(
+        name, inputName, outputName, addressingAction, input, output, faults, documentation, place);
   }
 }

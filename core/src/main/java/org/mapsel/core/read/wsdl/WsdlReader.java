@@ -8,6 +8,7 @@ import org.mapsel.core.document.SourceText;
 import org.mapsel.core.document.XmlCursor;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.read.DescriptionReader;
+import org.mapsel.core.read.Format;
 import org.mapsel.core.read.Reading;
 import org.mapsel.core.read.xsd.SchemaReader;
 import org.mapsel.core.ref.Place;
@@ -18,8 +19,8 @@ public final class WsdlReader implements DescriptionReader {
   static final String WSDL = "http://schemas.xmlsoap.org/wsdl/";
 
   @Override
-  public String format() {
-    return "WSDL 1.1";
+  public Format format() {
+    return new Format("WSDL", "1.1");
   }
 
   @Override
@@ -57,11 +58,7 @@ public final class WsdlReader implements DescriptionReader {
 
     private void read(SourceText source) {
       try (XmlCursor cursor = XmlCursor.open(source, Limits.DESCRIPTION)) {
-        if (cursor.hasDocumentType()) {
-          reading
-              .findings()
-              .add(Finding.warning("XML_TYPE_DEFINITION_IGNORED").at(Place.in(source.address())));
-        }
+        cursor.oddities().forEach(reading.findings()::add);
         if (SchemaReader.isSchema(cursor)) {
           // Some descriptions import a schema as if it were a WSDL document.
           schemas.readInline(cursor);
@@ -83,11 +80,12 @@ public final class WsdlReader implements DescriptionReader {
       var declarations = reading.declarations();
       cursor.attribute("name").ifPresent(declarations::name);
       String target = cursor.attribute("targetNamespace").orElse("");
-      InterfaceReader interfaces = new InterfaceReader(cursor, reading.findings(), target);
-      BindingReader bindings = new BindingReader(cursor, reading.findings(), target);
+      InterfaceReader interfaces = new InterfaceReader(cursor, reading, target);
+      BindingReader bindings = new BindingReader(cursor, reading, target);
       int depth = cursor.depth();
       while (cursor.nextChild(depth)) {
         if (!cursor.namespace().equals(WSDL)) {
+          Extensions.passOver(cursor, reading);
           continue;
         }
         switch (cursor.local()) {

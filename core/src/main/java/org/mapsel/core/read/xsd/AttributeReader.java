@@ -1,17 +1,22 @@
 package org.mapsel.core.read.xsd;
 
+import java.util.List;
 import java.util.Optional;
 import org.mapsel.core.declare.AttributeDeclaration;
 import org.mapsel.core.declare.AttributeDeclaration.Use;
 import org.mapsel.core.declare.Attributes;
+import org.mapsel.core.declare.TypeDeclaration;
 import org.mapsel.core.declare.TypeRef;
 import org.mapsel.core.document.DocumentException;
 import org.mapsel.core.document.XmlCursor;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.Place;
+import org.mapsel.core.shape.Facets;
 
 /** Reads attributes and attribute groups (XML Schema 1.0 part 1, sections 3.2 and 3.6). */
 final class AttributeReader {
+
+  private static final String WSDL = "http://schemas.xmlsoap.org/wsdl/";
 
   private final SchemaContext context;
   private final XmlCursor cursor;
@@ -22,7 +27,7 @@ final class AttributeReader {
   }
 
   AttributeDeclaration globalAttribute() throws DocumentException {
-    return attribute(context.targetName(context.attribute("name").orElse("")), false);
+    return attribute(context.declaredName(context.attribute("name").orElse("")), false);
   }
 
   Attributes namedGroup() throws DocumentException {
@@ -42,7 +47,10 @@ final class AttributeReader {
           context.attribute("ref").map(context::resolve).ifPresent(collector.groups::add);
       case "attribute" -> {
         Optional<String> ref = context.attribute("ref");
-        if (ref.isPresent()) {
+        Optional<String> arrayType = cursor.attribute(WSDL, "arrayType");
+        if (arrayType.isPresent()) {
+          collector.arrayOf = Optional.of(itemType(arrayType.get().strip()));
+        } else if (ref.isPresent()) {
           collector.own.add(attribute(context.resolve(ref.get()), true));
         } else {
           collector.own.add(attribute(localName(), false));
@@ -50,6 +58,27 @@ final class AttributeReader {
       }
       default -> {}
     }
+  }
+
+  /** The item type in {@code type[]}; of {@code type[][]} it is an array again. */
+  private TypeRef itemType(String arrayType) {
+    int bracket = arrayType.lastIndexOf('[');
+    String item = bracket < 0 ? arrayType : arrayType.substring(0, bracket);
+    Place place = context.place();
+    if (item.endsWith("]")) {
+      Attributes inner = new Attributes(List.of(), List.of(), false, Optional.of(itemType(item)));
+      return new TypeRef.Inline(
+          new TypeDeclaration.Complex(
+              Optional.empty(),
+              place,
+              Optional.empty(),
+              Optional.empty(),
+              inner,
+              false,
+              false,
+              Facets.NONE));
+    }
+    return new TypeRef.Named(context.resolve(item), place);
   }
 
   private Name localName() {

@@ -24,7 +24,7 @@ final class ParticleReader {
   }
 
   ElementDeclaration globalElement() throws DocumentException {
-    return element(context.targetName(context.attribute("name").orElse("")));
+    return element(context.declaredName(context.attribute("name").orElse("")));
   }
 
   /** A named group's content: the one group inside it. */
@@ -45,7 +45,13 @@ final class ParticleReader {
       case "sequence" -> Optional.of(group(Particle.Order.SEQUENCE, occurrence));
       case "choice" -> Optional.of(group(Particle.Order.CHOICE, occurrence));
       case "all" -> Optional.of(group(Particle.Order.ALL, occurrence));
-      case "any" -> Optional.of(new Particle.Any(occurrence));
+      case "any" ->
+          Optional.of(
+              new Particle.Any(
+                  occurrence,
+                  context.attribute("namespace").orElse("##any"),
+                  context.target(),
+                  context.attribute("processContents").orElse("strict").equals("strict")));
       case "group" -> {
         Place place = context.place();
         yield context

@@ -1,6 +1,8 @@
 package org.mapsel.core.read.xsd;
 
 import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.document.DocumentException;
 import org.mapsel.core.document.XmlCursor;
 import org.mapsel.core.finding.Finding;
@@ -14,6 +16,8 @@ import org.mapsel.core.shape.Occurrence;
  *
  * @param target the namespace its declarations go into
  * @param chameleon whether the schema has no namespace of its own and takes the including one's
+ * @param redefined what another schema redefines of this one; kept under another name for it
+ * @param redefining the component that is being redefined here; its own name means the original
  */
 record SchemaContext(
     XmlCursor cursor,
@@ -21,12 +25,35 @@ record SchemaContext(
     String target,
     boolean chameleon,
     boolean elementsQualified,
-    boolean attributesQualified) {
+    boolean attributesQualified,
+    Set<Name> redefined,
+    @Nullable Name redefining) {
 
-  static final String XSD = "http://www.w3.org/2001/XMLSchema";
+  /** The namespace of XML Schema 1.0; the drafts before it are read by the same rules. */
+  private static final Set<String> XSD =
+      Set.of(
+          "http://www.w3.org/2001/XMLSchema",
+          "http://www.w3.org/2000/10/XMLSchema",
+          "http://www.w3.org/1999/XMLSchema");
+
+  static boolean isXsd(String namespace) {
+    return XSD.contains(namespace);
+  }
+
+  SchemaContext redefining(Name name) {
+    return new SchemaContext(
+        cursor,
+        reading,
+        target,
+        chameleon,
+        elementsQualified,
+        attributesQualified,
+        redefined,
+        name);
+  }
 
   boolean onXsd() {
-    return cursor.namespace().equals(XSD);
+    return isXsd(cursor.namespace());
   }
 
   Optional<String> attribute(String local) {
@@ -43,6 +70,16 @@ record SchemaContext(
     return Name.of(target, local.strip());
   }
 
+  /** The name under which a global component is kept. */
+  Name declaredName(String local) {
+    Name name = targetName(local);
+    return redefined.contains(name) ? original(name) : name;
+  }
+
+  private static Name original(Name name) {
+    return Name.of(name.namespace(), name.local() + "~original");
+  }
+
   /** A reference as written in an attribute. An unknown prefix is told once and left dangling. */
   Name resolve(String qualified) {
     Optional<Name> resolved = cursor.resolve(qualified);
@@ -53,7 +90,14 @@ record SchemaContext(
       return Name.of("", qualified);
     }
     Name name = resolved.get();
-    return chameleon && name.namespace().isEmpty() ? targetName(name.local()) : name;
+    if (chameleon && name.namespace().isEmpty()) {
+      name = targetName(name.local());
+    }
+    if (name.equals(redefining)) {
+      return original(name);
+    }
+    Standards.mention(name.namespace(), reading);
+    return name;
   }
 
   /** minOccurs and maxOccurs of the current element. */
@@ -69,7 +113,7 @@ record SchemaContext(
   }
 
   private int count(String text, int otherwise) {
-    if (text.strip().equals("unbounded")) {
+    if (text.strip().equals("unbounded") || text.strip().equals("*")) {
       return Occurrence.UNBOUNDED;
     }
     try {

@@ -27,7 +27,7 @@ final class TypeReader {
   }
 
   private Optional<Name> ownName() {
-    return context.attribute("name").map(context::targetName);
+    return context.attribute("name").map(context::declaredName);
   }
 
   /** The type that an attribute names, if it does. */

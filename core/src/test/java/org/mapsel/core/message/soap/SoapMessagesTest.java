@@ -7,9 +7,9 @@ import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
-import org.mapsel.core.call.Caller;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
@@ -26,6 +26,7 @@ import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.testing.Descriptions;
+import org.mapsel.core.testing.Requests;
 import org.mapsel.core.testing.SchemaValidation;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.NumberValue;
@@ -45,7 +46,7 @@ class SoapMessagesTest {
   private static final EndpointId SOAP_12 = new EndpointId("Soap12");
 
   private static Outcome<Request> request(Operation operation, EndpointId at, Value values) {
-    return Caller.request(SERVICE, operation, at, (RecordValue) values);
+    return Requests.make(SERVICE, operation, at, (RecordValue) values);
   }
 
   private static Outcome<Answer> read(
@@ -235,11 +236,20 @@ class SoapMessagesTest {
             "",
             PLAN.output(),
             PLAN.input(),
+            PLAN.responseElement(),
+            PLAN.requestElement(),
             List.of(),
             List.of());
     OperationWire mirroredWire =
         new OperationWire.Soap(
-            sent.endpoint(), sent.protocol(), "", sent.response(), sent.request());
+            sent.endpoint(),
+            sent.protocol(),
+            sent.style(),
+            "",
+            sent.response(),
+            sent.request(),
+            false,
+            Optional.empty());
 
     Outcome<Answer> answer =
         new SoapCodec()

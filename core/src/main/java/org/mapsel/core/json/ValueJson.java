@@ -1,4 +1,4 @@
-package org.mapsel.server.values;
+package org.mapsel.core.json;
 
 import java.util.ArrayList;
 import java.util.Base64;
@@ -80,12 +80,20 @@ public final class ValueJson {
 
   private static Value object(JsonNode node) {
     if (node.has(BINARY)) {
-      return new BinaryValue(
-          Base64.getDecoder().decode(node.get(BINARY).path("base64").asString("")));
+      return binary(node.get(BINARY).path("base64").asString(""));
     }
     Map<String, Value> fields = new LinkedHashMap<>();
     node.properties().forEach(field -> fields.put(field.getKey(), read(field.getValue())));
     return RecordValue.of(fields);
+  }
+
+  private static Value binary(String base64) {
+    try {
+      return new BinaryValue(Base64.getDecoder().decode(base64));
+    } catch (IllegalArgumentException e) {
+      // Kept as it is, so that whoever checks the value against its shape can say what is wrong.
+      return new TextValue(base64);
+    }
   }
 
   /** A record, or an empty one where the JSON is anything else. */

@@ -1,0 +1,219 @@
+package org.mapsel.cli;
+
+import java.io.PrintStream;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.FindingText;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Description;
+import org.mapsel.core.ref.Name;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.service.Endpoint;
+import org.mapsel.core.service.Fault;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.shape.FieldTree;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.shape.Wire;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.ObjectWriteContext;
+import tools.jackson.core.StreamWriteFeature;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.core.util.DefaultPrettyPrinter;
+
+/** A description as JSON, in the form of docs/formats/description.schema.json. */
+final class DescriptionJson {
+
+  private static final int MAX_ROWS = 200_000;
+  private static final JsonFactory FACTORY =
+      JsonFactory.builder().disable(StreamWriteFeature.AUTO_CLOSE_TARGET).build();
+
+  private final JsonGenerator out;
+  private final DescribeCommand.View view;
+
+  private DescriptionJson(JsonGenerator out, DescribeCommand.View view) {
+    this.out = out;
+    this.view = view;
+  }
+
+  static void print(
+      PrintStream to,
+      String source,
+      Outcome<Description> read,
+      DescribeCommand.View view,
+      boolean indented) {
+    try (JsonGenerator out = FACTORY.createGenerator(context(indented), to)) {
+      new DescriptionJson(out, view).description(source, read);
+    }
+    to.println();
+  }
+
+  private static ObjectWriteContext context(boolean indented) {
+    return new ObjectWriteContext.Base() {
+      @Override
+      public tools.jackson.core.PrettyPrinter getPrettyPrinter() {
+        return indented ? new DefaultPrettyPrinter() : null;
+      }
+
+      @Override
+      public boolean hasPrettyPrinter() {
+        return indented;
+      }
+    };
+  }
+
+  private void description(String source, Outcome<Description> read) {
+    out.writeStartObject();
+    out.writeStringProperty("source", source);
+    Optional<Description> description = read.value();
+    if (description.isPresent()) {
+      out.writeStringProperty("format", description.get().format().name());
+      out.writeStringProperty("version", description.get().format().version());
+      out.writeStringProperty("name", description.get().service().name());
+      out.writeStringProperty("documentation", description.get().service().documentation());
+      out.writeArrayPropertyStart("endpoints");
+      description.get().service().endpoints().forEach(this::endpoint);
+      out.writeEndArray();
+      out.writeArrayPropertyStart("operations");
+      description.get().service().operations().stream()
+          .filter(this::isAsked)
+          .forEach(operation -> operation(description.get().service().shapes(), operation));
+      out.writeEndArray();
+    }
+    out.writeArrayPropertyStart("findings");
+    read.findings().forEach(this::finding);
+    out.writeEndArray();
+    out.writeEndObject();
+  }
+
+  private boolean isAsked(Operation operation) {
+    return view.operation().isEmpty()
+        || view.operation().get().equals(operation.id().text())
+        || view.operation().get().equals(operation.name());
+  }
+
+  private void endpoint(Endpoint endpoint) {
+    out.writeStartObject();
+    out.writeStringProperty("id", endpoint.id().text());
+    out.writeStringProperty("protocol", endpoint.protocol().label());
+    out.writeStringProperty("address", endpoint.address());
+    out.writeEndObject();
+  }
+
+  private void operation(Shapes shapes, Operation operation) {
+    Optional<OperationWire> wire = operation.wires().stream().findFirst();
+    out.writeStartObject();
+    out.writeStringProperty("id", operation.id().text());
+    out.writeStringProperty("name", operation.name());
+    out.writeStringProperty("effect", operation.effect().name().toLowerCase(Locale.ROOT));
+    out.writeStringProperty("documentation", operation.documentation());
+    out.writeArrayPropertyStart("endpoints");
+    operation.wires().forEach(each -> out.writeString(each.endpoint().text()));
+    out.writeEndArray();
+    out.writeStringProperty("style", wire.map(OperationWire::styleLabel).orElse(""));
+    out.writeStringProperty("action", wire.map(OperationWire::action).orElse(""));
+    if (view.fields()) {
+      side(shapes, "input", operation.input(), operation.requestElement());
+      side(shapes, "output", operation.output(), operation.responseElement());
+    }
+    out.writeArrayPropertyStart("faults");
+    operation.faults().forEach(fault -> fault(shapes, fault));
+    out.writeEndArray();
+    out.writeEndObject();
+  }
+
+  private void fault(Shapes shapes, Fault fault) {
+    out.writeStartObject();
+    out.writeStringProperty("name", fault.name());
+    out.writeStringProperty("element", fault.element().local());
+    if (view.fields()) {
+      side(shapes, "fields", fault.detail(), Optional.of(fault.element()));
+    }
+    out.writeEndObject();
+  }
+
+  /** The element around the fields has a row of its own, with an empty path. */
+  private void side(Shapes shapes, String name, ShapeId root, Optional<Name> element) {
+    out.writeArrayPropertyStart(name);
+    List<String> start = element.map(around -> List.of(around.local())).orElse(List.of());
+    if (element.isPresent()) {
+      out.writeStartObject();
+      names("path", List.of());
+      names("wire", start);
+      out.writeStringProperty("in", "body");
+      out.writeStringProperty("type", type(shapes.get(root)));
+      flags(true, false, false, false);
+      out.writeEndObject();
+    }
+    FieldTree.Limit limit = new FieldTree.Limit(view.depth(), MAX_ROWS, view.variants());
+    String place = "body";
+    for (FieldTree.Row row : FieldTree.rows(shapes, root, start, limit)) {
+      place = row.path().length() == 1 ? place(row.field().wire()) : place;
+      row(row, place);
+    }
+    out.writeEndArray();
+  }
+
+  private void row(FieldTree.Row row, String place) {
+    out.writeStartObject();
+    names("path", row.path().steps());
+    names("wire", row.wire());
+    out.writeStringProperty("in", place);
+    out.writeStringProperty(
+        "type", row.field().wire() instanceof Wire.XmlAny ? "any" : type(row.shape()));
+    if (row.shape() instanceof Shape.Scalar scalar && !scalar.facets().enumeration().isEmpty()) {
+      names("allowed", scalar.facets().enumeration());
+    }
+    flags(row.field().isRequired(), row.repeats(), row.recursive(), row.more());
+    out.writeEndObject();
+  }
+
+  private void flags(boolean required, boolean repeats, boolean recursive, boolean more) {
+    out.writeBooleanProperty("required", required);
+    out.writeBooleanProperty("repeats", repeats);
+    out.writeBooleanProperty("recursive", recursive);
+    out.writeBooleanProperty("more", more);
+  }
+
+  private void names(String property, List<String> names) {
+    out.writeArrayPropertyStart(property);
+    names.forEach(out::writeString);
+    out.writeEndArray();
+  }
+
+  private static String place(Wire wire) {
+    return switch (wire) {
+      case Wire.SoapHeader header -> "header";
+      case Wire.Attachment attachment -> "attachment";
+      case Wire.Parameter parameter -> "parameter";
+      default -> "body";
+    };
+  }
+
+  static String type(Shape shape) {
+    return switch (shape) {
+      case Shape.Scalar scalar -> scalar.builtIn();
+      case Shape.Record record -> "record";
+      case Shape.OneOf oneOf -> "one-of";
+      case Shape.Repeated repeated -> "repeated";
+      case Shape.Open open -> "xs:anyType";
+    };
+  }
+
+  private void finding(Finding finding) {
+    out.writeStartObject();
+    out.writeStringProperty("severity", finding.severity().name().toLowerCase(Locale.ROOT));
+    out.writeStringProperty("code", finding.code());
+    out.writeStringProperty("message", FindingText.message(finding));
+    out.writeStringProperty("advice", FindingText.advice(finding));
+    if (!finding.places().isEmpty()) {
+      out.writeStringProperty("document", finding.places().get(0).document());
+      out.writeNumberProperty("line", finding.places().get(0).line());
+      out.writeNumberProperty("column", finding.places().get(0).column());
+    }
+    out.writeEndObject();
+  }
+}

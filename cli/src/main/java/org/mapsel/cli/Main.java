@@ -1,0 +1,55 @@
+package org.mapsel.cli;
+
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** The commands that need nothing but the core. */
+@Command(
+    name = "mapsel",
+    subcommands = {DescribeCommand.class, RequestCommand.class, AnswerCommand.class})
+public final class Main {
+
+  private Main() {}
+
+  public static void main(String[] args) {
+    PrintStream out = new PrintStream(System.out, false, StandardCharsets.UTF_8);
+    PrintStream err = new PrintStream(System.err, true, StandardCharsets.UTF_8);
+    int status = run(out, err, args);
+    out.flush();
+    System.exit(status);
+  }
+
+  /**
+   * Runs one command.
+   *
+   * @return the exit status: 0 for done, 1 for done with errors, 2 for not done
+   */
+  static int run(PrintStream out, PrintStream err, String... args) {
+    Console console = new Console(out, err);
+    CommandLine line =
+        new CommandLine(
+            new Main(),
+            new CommandLine.IFactory() {
+              @Override
+              public <K> K create(Class<K> type) throws Exception {
+                return type.getPackage() == Main.class.getPackage() && type != Main.class
+                    ? type.getDeclaredConstructor(Console.class).newInstance(console)
+                    : CommandLine.defaultFactory().create(type);
+              }
+            });
+    line.setExpandAtFiles(false);
+    line.setCaseInsensitiveEnumValuesAllowed(true);
+    line.setErr(new java.io.PrintWriter(err, true, StandardCharsets.UTF_8));
+    line.setExecutionExceptionHandler(
+        (e, command, parsed) -> {
+          if (e instanceof CommandFailure failure) {
+            err.println("mapsel: " + failure.getMessage());
+            return Console.NOT_DONE;
+          }
+          throw e;
+        });
+    return line.execute(args);
+  }
+}

@@ -1,0 +1,82 @@
+package org.mapsel.core.message;
+
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * How an endpoint is reached, beyond its address: who calls, and what else it wants to see.
+ *
+ * @param login how the caller proves who it is over HTTP
+ * @param headers further HTTP headers
+ * @param security the WS-Security header of SOAP requests
+ * @param addressing whether SOAP requests carry WS-Addressing headers
+ */
+public record Access(
+    Login login, List<NamedSecret> headers, Optional<Security> security, Addressing addressing) {
+
+  public static final Access NONE =
+      new Access(new Login.None(), List.of(), Optional.empty(), Addressing.AS_DESCRIBED);
+
+  public Access {
+    headers = List.copyOf(headers);
+  }
+
+  /** HTTP authentication. */
+  public sealed interface Login {
+
+    /** Nobody in particular. */
+    record None() implements Login {}
+
+    /** RFC 7617. */
+    record Basic(String user, Secret password) implements Login {}
+
+    /** RFC 7616; the answer to the challenge is made by whoever sends the request. */
+    record Digest(String user, Secret password) implements Login {}
+
+    /** RFC 6750. */
+    record Bearer(Secret token) implements Login {}
+
+    /** A key in a header or in the query of the address. */
+    record ApiKey(String name, Secret key, boolean inQuery) implements Login {}
+  }
+
+  /** A header whose value may be secret. */
+  public record NamedSecret(String name, Secret value) {}
+
+  /**
+   * WS-Security 1.1 username token profile.
+   *
+   * @param digest whether the password travels as a digest
+   * @param timestamp whether the time and how long the message holds are said too
+   */
+  public record Security(String user, Secret password, boolean digest, boolean timestamp) {}
+
+  /** When to send WS-Addressing 1.0 headers. */
+  public enum Addressing {
+    AS_DESCRIBED,
+    ALWAYS,
+    NEVER
+  }
+
+  /** The same with every secret hidden, for what is kept and shown. */
+  public Access hidden() {
+    return new Access(
+        switch (login) {
+          case Login.None none -> none;
+          case Login.Basic basic -> new Login.Basic(basic.user(), Secret.hidden());
+          case Login.Digest digest -> new Login.Digest(digest.user(), Secret.hidden());
+          case Login.Bearer bearer -> new Login.Bearer(Secret.hidden());
+          case Login.ApiKey key -> new Login.ApiKey(key.name(), Secret.hidden(), key.inQuery());
+        },
+        headers.stream().map(header -> new NamedSecret(header.name(), Secret.hidden())).toList(),
+        security.map(
+            token ->
+                new Security(token.user(), Secret.hidden(), token.digest(), token.timestamp())),
+        addressing);
+  }
+
+  /** Whether anything in it must not be seen. */
+  public boolean hasSecrets() {
+    return !(login instanceof Login.None) || !headers.isEmpty() || security.isPresent();
+  }
+}

@@ -1,0 +1,78 @@
+package org.mapsel.core.message.soap;
+
+import java.nio.charset.StandardCharsets;
+import java.util.Locale;
+import java.util.Set;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.message.Response;
+
+/** What can be told of an answer before it is parsed. */
+final class AnswerStart {
+
+  private static final int SHOWN_CHARACTERS = 160;
+  private static final Set<String> XML_TYPES =
+      Set.of(
+          "text/xml",
+          "application/xml",
+          "application/soap+xml",
+          "application/xop+xml",
+          "multipart/related");
+
+  private AnswerStart() {}
+
+  /** The first characters, for people to see what came. */
+  static String of(byte[] body) {
+    // UTF-16 shows every other byte as zero; without them it reads well enough to tell.
+    String text =
+        new String(body, 0, Math.min(body.length, 4 * SHOWN_CHARACTERS), StandardCharsets.UTF_8)
+            .replaceAll("[\\u0000\\uFEFF\\uFFFD]", "")
+            .strip()
+            .replaceAll("\\s+", " ");
+    return text.length() > SHOWN_CHARACTERS ? text.substring(0, SHOWN_CHARACTERS) + "…" : text;
+  }
+
+  static boolean looksLikeXml(byte[] body) {
+    String start = of(body).toLowerCase(Locale.ROOT);
+    return start.startsWith("<")
+        && !start.startsWith("<!doctype html")
+        && !start.startsWith("<html");
+  }
+
+  static boolean hasXmlType(Response response) {
+    String type = mediaType(response);
+    return type.isEmpty() || type.endsWith("+xml") || XML_TYPES.contains(type);
+  }
+
+  static String mediaType(Response response) {
+    return response
+        .header("Content-Type")
+        .orElse("")
+        .split(";")[0]
+        .strip()
+        .toLowerCase(Locale.ROOT);
+  }
+
+  static Finding notXml(Response response) {
+    return Finding.error(
+        "MESSAGE_ANSWER_NOT_XML",
+        "status",
+        String.valueOf(response.status()),
+        "start",
+        of(response.body()));
+  }
+
+  static Finding empty(Response response) {
+    return Finding.error("MESSAGE_ANSWER_EMPTY", "status", String.valueOf(response.status()));
+  }
+
+  static Finding broken(Finding cause, byte[] body) {
+    Finding finding =
+        Finding.error(
+            "MESSAGE_ANSWER_BROKEN",
+            "reason",
+            cause.arguments().getOrDefault("reason", cause.code()),
+            "start",
+            of(body));
+    return cause.places().isEmpty() ? finding : finding.at(cause.places().get(0));
+  }
+}

@@ -1,0 +1,240 @@
+package org.mapsel.core.message.soap;
+
+import com.ctc.wstx.stax.WstxOutputFactory;
+import java.io.ByteArrayOutputStream;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import javax.xml.stream.XMLStreamException;
+import javax.xml.stream.XMLStreamWriter;
+import org.mapsel.core.document.DocumentException;
+import org.mapsel.core.document.Limits;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.document.XmlCursor;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Findings;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.message.Access;
+import org.mapsel.core.message.AccessHeaders;
+import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.Codec;
+import org.mapsel.core.message.Header;
+import org.mapsel.core.message.Request;
+import org.mapsel.core.message.Response;
+import org.mapsel.core.message.Stamp;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.service.Endpoint;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.Protocol;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.ScalarText;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.shape.Wire;
+import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
+
+/** The HTTP GET and POST binding (WSDL 1.1, sections 4 and 5). */
+public final class HttpBindingCodec implements Codec {
+
+  private static final WstxOutputFactory FACTORY = new WstxOutputFactory();
+
+  /** One name with one value, ready for an address or a form. */
+  private record Pair(String name, String value) {
+    String encoded() {
+      return encode(name) + "=" + encode(value);
+    }
+  }
+
+  private static String encode(String text) {
+    return URLEncoder.encode(text, StandardCharsets.UTF_8);
+  }
+
+  @Override
+  public Outcome<Request> write(
+      Service service,
+      Operation operation,
+      OperationWire wire,
+      RecordValue values,
+      Access access,
+      Stamp stamp) {
+    OperationWire.Http http = (OperationWire.Http) wire;
+    Findings findings = new Findings();
+    String address = service.findEndpoint(wire.endpoint()).map(Endpoint::address).orElse("");
+    address = address.replaceFirst("/$", "") + http.location();
+    boolean get = http.protocol() == Protocol.HTTP_GET;
+    List<Header> headers = new ArrayList<>();
+    byte[] body = new byte[0];
+    if (http.encoding() == OperationWire.Encoding.BODY) {
+      body = xml(service.shapes(), operation, http, values, findings);
+      headers.add(new Header("Content-Type", "text/xml; charset=utf-8", "the body is XML"));
+    } else {
+      List<Pair> pairs = pairs(service.shapes(), operation, values, findings);
+      String form = pairs.stream().map(Pair::encoded).collect(Collectors.joining("&"));
+      if (http.encoding() == OperationWire.Encoding.URL_REPLACEMENT) {
+        address = replaced(address, pairs);
+      } else if (get) {
+        address += form.isEmpty() ? "" : (address.contains("?") ? "&" : "?") + form;
+      } else {
+        body = form.getBytes(StandardCharsets.UTF_8);
+        headers.add(
+            new Header(
+                "Content-Type",
+                "application/x-www-form-urlencoded",
+                "the description wants the parameters as a form"));
+      }
+    }
+    headers.add(new Header("Accept", "text/xml, application/xml, */*", "the answer is XML"));
+    headers.addAll(AccessHeaders.of(access));
+    if (findings.hasErrors()) {
+      return Outcome.failed(findings.toList());
+    }
+    return Outcome.of(
+        new Request(
+            get ? "GET" : "POST",
+            AccessHeaders.address(address, access),
+            headers,
+            get ? new byte[0] : body),
+        findings.toList());
+  }
+
+  private static String replaced(String address, List<Pair> pairs) {
+    String filled = address;
+    for (Pair pair : pairs) {
+      filled = filled.replace("(" + pair.name() + ")", encode(pair.value()).replace("+", "%20"));
+    }
+    return filled;
+  }
+
+  private static List<Pair> pairs(
+      Shapes shapes, Operation operation, RecordValue values, Findings findings) {
+    List<Pair> pairs = new ArrayList<>();
+    for (Field field : shapes.fieldsOf(operation.input())) {
+      FieldPath path = FieldPath.of(field.name());
+      Value value = values.get(field.name());
+      if (value.isAbsent() && field.isRequired()) {
+        findings.add(
+            Finding.error("MESSAGE_PARAMETER_MISSING", "field", path.toString()).about(path));
+      }
+      pairs(shapes, field, value, path, pairs, findings);
+    }
+    return pairs;
+  }
+
+  /** An array travels as one pair for each item. */
+  private static void pairs(
+      Shapes shapes,
+      Field field,
+      Value value,
+      FieldPath path,
+      List<Pair> pairs,
+      Findings findings) {
+    switch (value) {
+      case ListValue list ->
+          list.items().forEach(item -> pairs(shapes, field, item, path, pairs, findings));
+      case RecordValue record -> {
+        for (Field inner : shapes.fieldsOf(field.shape())) {
+          pairs(shapes, inner, record.get(inner.name()), path.then(inner.name()), pairs, findings);
+        }
+      }
+      default -> {
+        if (value.isAbsent() || value == Value.NULL) {
+          return;
+        }
+        String name = path.steps().get(0);
+        if (shapes.get(field.shape()) instanceof Shape.Scalar scalar) {
+          String text = ScalarText.print(scalar.type(), value);
+          Optional<Finding> wrong = ParameterCheck.check(scalar, text, path);
+          wrong.ifPresentOrElse(findings::add, () -> pairs.add(new Pair(name, text)));
+        } else {
+          pairs.add(new Pair(name, ScalarText.print(value)));
+        }
+      }
+    }
+  }
+
+  private static byte[] xml(
+      Shapes shapes,
+      Operation operation,
+      OperationWire.Http wire,
+      RecordValue values,
+      Findings findings) {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    try {
+      XMLStreamWriter out = FACTORY.createXMLStreamWriter(bytes, StandardCharsets.UTF_8.name());
+      ElementWriter elements = new ElementWriter(shapes, findings, out, false);
+      String outer = wire.request().isPresent() ? elements.start(wire.request().get()) : "";
+      elements.content(shapes.fieldsOf(operation.input()), values, FieldPath.ROOT);
+      if (wire.request().isPresent()) {
+        elements.end(outer);
+      }
+      out.close();
+    } catch (XMLStreamException e) {
+      // Writing to memory fails only for characters that XML cannot hold, which are checked before.
+      throw new IllegalStateException(e);
+    }
+    return bytes.toByteArray();
+  }
+
+  @Override
+  public Outcome<Answer> read(
+      Service service,
+      Operation operation,
+      OperationWire wire,
+      Response response,
+      Set<FieldPath> wanted) {
+    if (response.status() >= 300) {
+      return Outcome.of(
+          new Answer.Failed(
+              String.valueOf(response.status()),
+              AnswerStart.of(response.body()),
+              Optional.empty(),
+              RecordValue.empty()));
+    }
+    List<Field> fields = service.shapes().fieldsOf(operation.output());
+    if (fields.size() == 1 && fields.get(0).wire() instanceof Wire.Body) {
+      String text = new String(response.body(), StandardCharsets.UTF_8);
+      return Outcome.of(
+          new Answer.Returned(RecordValue.empty().with(fields.get(0).name(), Value.text(text))));
+    }
+    if (response.body().length == 0) {
+      return fields.isEmpty()
+          ? Outcome.of(new Answer.Returned(RecordValue.empty()))
+          : Outcome.failed(AnswerStart.empty(response));
+    }
+    if (!AnswerStart.looksLikeXml(response.body())) {
+      return Outcome.failed(AnswerStart.notXml(response));
+    }
+    return document(service, operation, wire, response.body(), wanted);
+  }
+
+  private static Outcome<Answer> document(
+      Service service,
+      Operation operation,
+      OperationWire wire,
+      byte[] body,
+      Set<FieldPath> wanted) {
+    Findings findings = new Findings();
+    try (XmlCursor cursor = XmlCursor.open(new SourceText("answer", body), Limits.ANSWER)) {
+      cursor.oddities().forEach(findings::add);
+      ReadPlan plan = ReadPlan.of(service.shapes(), operation.output(), wanted);
+      RecordBuilder builder = new RecordBuilder(plan);
+      ContentReader content = new ContentReader(cursor, findings, Attachments.NONE);
+      if (wire.response().isPresent()) {
+        content.into(plan, builder);
+      } else {
+        content.child(plan, builder);
+      }
+      return Outcome.of(new Answer.Returned(builder.build()), findings.toList());
+    } catch (DocumentException e) {
+      return Outcome.failed(AnswerStart.broken(e.finding(), body));
+    }
+  }
+}
