@@ -1,0 +1,184 @@
+package org.mapsel.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The command line as somebody at a terminal sees it: what it prints where, and how it ends. */
+class MainTest {
+
+  private static final JsonMapper JSON = new JsonMapper();
+  private static final Path DESCRIPTIONS = Path.of("../core/src/test/resources/descriptions");
+
+  @TempDir private Path folder;
+
+  /** What one run printed, and its exit status. */
+  private record Run(int status, String out, String err) {
+
+    List<JsonNode> lines() {
+      return out.lines().map(JSON::readTree).toList();
+    }
+  }
+
+  private static Run run(String... args) {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ByteArrayOutputStream err = new ByteArrayOutputStream();
+    int status =
+        Main.run(
+            new PrintStream(out, true, StandardCharsets.UTF_8),
+            new PrintStream(err, true, StandardCharsets.UTF_8),
+            args);
+    return new Run(
+        status, out.toString(StandardCharsets.UTF_8), err.toString(StandardCharsets.UTF_8));
+  }
+
+  private static String description(String name) {
+    return DESCRIPTIONS.resolve(name + ".wsdl").toString();
+  }
+
+  private Path file(String name, String text) throws IOException {
+    return Files.writeString(folder.resolve(name), text);
+  }
+
+  private static void assertFollows(String schema, String json) throws IOException {
+    var errors =
+        SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+            .getSchema(Files.readString(Path.of("../docs/formats", schema)))
+            .validate(json, InputFormat.JSON);
+    assertThat(errors).isEmpty();
+  }
+
+  @Test
+  void everyDescriptionIsPrintedByTheDocumentedSchema() throws IOException {
+    try (var files = Files.list(DESCRIPTIONS)) {
+      List<String> sources =
+          files.filter(path -> path.toString().endsWith(".wsdl")).map(Path::toString).toList();
+      Path list = file("list.txt", String.join("\n", sources));
+
+      Run run = run("describe", "--format", "json", "@" + list);
+
+      assertThat(run.lines()).extracting(line -> line.get("source").asString()).isEqualTo(sources);
+      for (String line : run.out().lines().toList()) {
+        assertFollows("description.schema.json", line);
+      }
+      assertThat(run.status()).as("one of them cannot be read").isEqualTo(2);
+    }
+  }
+
+  @Test
+  void fieldsHaveTheirNamesInTheModelAndInTheMessage() {
+    JsonNode input =
+        JSON.readTree(run("describe", "--format", "json", description("cargo")).out())
+            .at("/operations/0/input");
+
+    assertThat(input)
+        .extracting(row -> row.get("path") + " " + row.get("wire") + " " + row.get("repeats"))
+        .startsWith(
+            "[] [\"load\"] false",
+            "[\"unit\"] [\"load\",\"unit\"] true",
+            "[\"unit\",\"id\"] [\"load\",\"unit\",\"@id\"] false")
+        .contains("[\"mark\"] [] false", "[\"any\"] [\"load\",\"*\"] false")
+        .noneMatch(row -> row.contains("kind"));
+  }
+
+  @Test
+  void depthAndOperationAndFieldsCanBeLimited() {
+    String source = description("dredging");
+    JsonNode shallow =
+        JSON.readTree(
+            run("describe", "--format", "json", "--depth", "2", "--operation", "FindJobs", source)
+                .out());
+
+    assertThat(shallow.get("operations")).hasSize(1);
+    assertThat(shallow.at("/operations/0/output"))
+        .anyMatch(row -> row.get("more").booleanValue())
+        .allMatch(row -> row.get("wire").size() <= 2);
+    assertThat(run("describe", "--no-fields", "--format", "json", source).out())
+        .doesNotContain("\"input\"");
+  }
+
+  @Test
+  void theExitStatusTellsHowWellItWasRead() throws IOException {
+    assertThat(run("describe", description("lights")).status()).isZero();
+    assertThat(run("describe", description("dredging")).status()).isEqualTo(1);
+    Run unreadable = run("describe", file("note.txt", "Dear harbour master").toString());
+    assertThat(unreadable.status()).isEqualTo(2);
+    assertThat(unreadable.out()).isEmpty();
+    assertThat(unreadable.err()).contains("not a description in a format known here");
+    assertThat(run("describe", folder.resolve("gone.wsdl").toString()).err())
+        .contains("could not be had");
+    assertThat(run("describe").status()).isEqualTo(2);
+  }
+
+  @Test
+  void requestsAreMadeFromSamplesOrFromValues() throws IOException {
+    Run sample = run("request", description("lights"), "CheckLight");
+    assertThat(sample.status()).isZero();
+    assertThat(sample.out())
+        .startsWith("POST http://localhost:1/lights\n")
+        .contains("Content-Type: application/soap+xml", "<light>token1</light>");
+
+    Path values = file("values.json", "{\"light\": \"east\"}");
+    assertThat(
+            run("request", description("lights"), "CheckLight", "--values", values.toString())
+                .out())
+        .contains("<light>east</light>");
+    Path wrong = file("wrong.json", "{\"lamp\": \"east\"}");
+    Run refused = run("request", description("lights"), "CheckLight", "--values", wrong.toString());
+    assertThat(refused.status()).isEqualTo(1);
+    assertThat(refused.out()).isEmpty();
+    assertThat(refused.err()).contains("has no parameter lamp", "light is required");
+    assertThat(run("request", description("lights"), "CheckLite").err())
+        .contains("There is no operation CheckLite", "CheckLight, SwitchAll");
+  }
+
+  @Test
+  void everyOperationGivesALine() throws IOException {
+    Run run = run("request", description("moorings"), "--every-operation", "--all-optional");
+
+    assertThat(run.lines())
+        .extracting(line -> line.get("operation").asString())
+        .containsExactly("free", "tie", "Moorings.tie");
+    for (String line : run.out().lines().toList()) {
+      assertFollows("request.schema.json", line);
+    }
+  }
+
+  @Test
+  void recordedAnswersAreReadAsBodiesAndAsWholeMessages() throws IOException {
+    String body =
+        "<e:Envelope xmlns:e='http://www.w3.org/2003/05/soap-envelope'><e:Body>"
+            + "<told xmlns='urn:saltmere:lights:types'><colour>white</colour></told>"
+            + "</e:Body></e:Envelope>";
+    Path bare = file("answer.xml", body);
+    Path whole =
+        file("answer.http", "HTTP/1.1 200 OK\r\nContent-Type: application/soap+xml\r\n\r\n" + body);
+
+    for (Path recorded : List.of(bare, whole)) {
+      Run run = run("answer", description("lights"), "CheckLight", recorded.toString());
+      assertThat(run.status()).isZero();
+      assertThat(JSON.readTree(run.out())).isEqualTo(JSON.readTree("{\"colour\":\"white\"}"));
+    }
+    Run page =
+        run(
+            "answer",
+            description("lights"),
+            "CheckLight",
+            file("page.html", "<html>Bad gateway</html>").toString());
+    assertThat(page.status()).isEqualTo(2);
+    assertThat(page.err()).contains("something that is not XML", "Bad gateway");
+  }
+}
