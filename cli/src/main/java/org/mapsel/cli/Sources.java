@@ -58,6 +58,9 @@ final class Sources {
   }
 
   private static Outcome<SourceText> fetch(String address) {
+    if (!isRemote(address) && !address.startsWith("file:")) {
+      return Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address));
+    }
     try {
       return isRemote(address) ? download(address) : file(address);
     } catch (NoSuchFileException e) {

@@ -29,6 +29,9 @@ import org.mapsel.core.service.Protocol;
 /** Ports, bindings and port types to endpoints and operations; one operation may have several. */
 final class OperationLinker {
 
+  /** The largest descriptions met have a fifth of this. */
+  private static final int MAX_OPERATIONS = 100_000;
+
   private final Declarations declarations;
   private final Findings findings;
   private final MessageLinker messages;
@@ -73,6 +76,9 @@ final class OperationLinker {
     if (operations.isEmpty()) {
       for (InterfaceDeclaration declared : declarations.interfaces().values()) {
         for (OperationDeclaration operation : operationsOf(declared, new HashSet<>())) {
+          if (isFull()) {
+            return;
+          }
           linkUnbound(declared, operation);
         }
       }
@@ -109,6 +115,15 @@ final class OperationLinker {
       return Optional.empty();
     }
     return Optional.of(new Port(port, binding, declared));
+  }
+
+  private boolean isFull() {
+    if (operations.size() < MAX_OPERATIONS) {
+      return false;
+    }
+    findings.add(
+        Finding.error("WSDL_OPERATIONS_TOO_MANY", "limit", String.valueOf(MAX_OPERATIONS)));
+    return true;
   }
 
   /** The operations of an interface and of those it extends (WSDL 2.0, section 2.2.1). */
@@ -159,6 +174,9 @@ final class OperationLinker {
     void link() {
       Optional<EndpointId> endpoint = endpoint();
       for (BoundOperation operation : binding.operations()) {
+        if (isFull()) {
+          return;
+        }
         Optional<OperationDeclaration> found = declaration(operation);
         if (found.isEmpty()) {
           findings.add(

@@ -133,8 +133,10 @@ final class Particles {
       boolean choice = group.order() == Order.CHOICE;
       for (Particle member : members) {
         // A plain sequence is one alternative of a choice as a whole.
-        if (choice && asWhole(member).isPresent()) {
-          addCombined(asWhole(member).get(), asWhole(member).get().particles(), "group", combined);
+        Optional<Particle.Group> whole = choice ? asWhole(member) : Optional.empty();
+        if (whole.isPresent()) {
+          String wholeName = member instanceof Particle.GroupRef ref ? ref.name().local() : "group";
+          addCombined(whole.get(), whole.get().particles(), wholeName, combined);
         } else {
           add(member, "group", combined);
         }
@@ -162,7 +164,16 @@ final class Particles {
     }
 
     private Optional<Particle.Group> asWhole(Particle member) {
-      return member instanceof Particle.Group group
+      Particle named = member;
+      if (member instanceof Particle.GroupRef ref) {
+        Particle declared = builder.declarations().groups().get(ref.name());
+        // A group that is open already is left to be found circular.
+        named =
+            declared == null || openGroups.contains(ref.name())
+                ? member
+                : occurring(declared, ref.occurrence());
+      }
+      return named instanceof Particle.Group group
               && group.order() != Order.CHOICE
               && group.particles().size() > 1
           ? Optional.of(group)

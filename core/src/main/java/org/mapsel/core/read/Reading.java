@@ -102,7 +102,11 @@ public final class Reading {
         URI path = URI.create(base.substring(inside + 1)).resolve(relative);
         return base.substring(0, inside + 1) + path;
       }
-      return URI.create(base).resolve(relative).toString();
+      String resolved = URI.create(base).resolve(relative).toString();
+      // The same file must have the same address whether it was given or resolved.
+      return resolved.startsWith("file:/") && !resolved.startsWith("file://")
+          ? "file://" + resolved.substring("file:".length())
+          : resolved;
     } catch (IllegalArgumentException e) {
       // An address that is no URI can only be looked up as it stands.
       return location;

@@ -1,12 +1,15 @@
 package org.mapsel.core.sample;
 
+import com.google.re2j.Pattern;
+import com.google.re2j.PatternSyntaxException;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Pattern;
-import java.util.regex.PatternSyntaxException;
 import org.mapsel.core.shape.Facets;
 
-/** Texts that a pattern facet lets in: made from the simple ones, looked for among a few others. */
+/**
+ * Texts that a pattern facet lets in: made from the simple ones, looked for among a few others.
+ * Matching takes linear time, so that no pattern of a description can hold anybody up.
+ */
 final class PatternSamples {
 
   private static final int MAX_REPEAT = 1_000;
@@ -24,17 +27,17 @@ final class PatternSamples {
 
   private static boolean matches(Facets facets, String text) {
     try {
-      return facets.patterns().stream().allMatch(pattern -> Pattern.matches(javaOf(pattern), text))
+      return facets.patterns().stream().allMatch(pattern -> Pattern.matches(re2Of(pattern), text))
           && text.length() >= facets.minLength().orElse(0)
           && text.length() <= facets.maxLength().orElse(Integer.MAX_VALUE);
     } catch (PatternSyntaxException e) {
-      // XML Schema knows classes that Java does not; the server will have the last word.
+      // XML Schema knows classes that RE2 does not; the server will have the last word.
       return false;
     }
   }
 
-  /** The name classes of XML (part 2, appendix F) in Java's spelling. */
-  private static String javaOf(String pattern) {
+  /** The name classes of XML (part 2, appendix F) in RE2's spelling. */
+  private static String re2Of(String pattern) {
     return pattern.replace("\\i", "[A-Za-z_:]").replace("\\c", "[-A-Za-z0-9._:]");
   }
 

@@ -36,6 +36,7 @@ public final class SampleMaker {
   private final Extent extent;
   private final Set<ShapeId> open = new HashSet<>();
   private int fields;
+  private int ids;
 
   private SampleMaker(Shapes shapes, Extent extent) {
     this.shapes = shapes;
@@ -50,7 +51,11 @@ public final class SampleMaker {
 
   private Value value(Shape shape, String name, int item) {
     return switch (shape) {
-      case Shape.Scalar scalar -> ScalarSamples.value(scalar, name, item);
+      // No two xs:ID in a message may be the same.
+      case Shape.Scalar scalar ->
+          scalar.builtIn().equals("xs:ID")
+              ? Value.text("id" + ++ids)
+              : ScalarSamples.value(scalar, name, item);
       case Shape.Record record -> record(record, item);
       case Shape.OneOf oneOf -> oneOf(oneOf, item);
       case Shape.Repeated repeated -> ListValue.of(value(shapes.get(repeated.item()), name, item));
@@ -58,30 +63,32 @@ public final class SampleMaker {
     };
   }
 
+  /** Absent if something that must be in it cannot be made: it would have to contain itself. */
   private Value record(Shape.Record record, int item) {
     open.add(record.id());
     Map<String, Value> values = new LinkedHashMap<>();
+    boolean possible = true;
     for (Field field : record.fields()) {
       Value value = field(field, item);
       if (!value.isAbsent()) {
         values.put(field.name(), value);
       }
+      possible &= !value.isAbsent() || !field.isRequired();
     }
     open.remove(record.id());
-    return RecordValue.of(values);
+    return possible ? RecordValue.of(values) : Value.ABSENT;
   }
 
   /** The first alternative that leads to an end. */
   private Value oneOf(Shape.OneOf oneOf, int item) {
     open.add(oneOf.id());
-    Value made = RecordValue.empty();
+    Value made = Value.ABSENT;
     for (Field alternative : oneOf.alternatives()) {
-      if (!open.contains(alternative.shape())) {
+      if (made.isAbsent() && !open.contains(alternative.shape())) {
         Field chosen =
             alternative.isRequired() ? alternative : alternative.occurring(Occurrence.ONE);
         Value value = field(chosen, item);
         made = value.isAbsent() ? made : RecordValue.of(Map.of(alternative.name(), value));
-        break;
       }
     }
     open.remove(oneOf.id());
@@ -117,7 +124,8 @@ public final class SampleMaker {
     for (int i = 0; i < items.length; i++) {
       items[i] = given(field, shape, item + i);
     }
-    return new ListValue(List.of(items).stream().filter(value -> !value.isAbsent()).toList());
+    List<Value> made = List.of(items).stream().filter(value -> !value.isAbsent()).toList();
+    return made.isEmpty() ? Value.ABSENT : new ListValue(made);
   }
 
   /** Every value may be of the type that was declared, so nothing else is made unless it must. */

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import javax.xml.XMLConstants;
 import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.transform.Source;
@@ -18,9 +19,13 @@ import javax.xml.transform.stream.StreamResult;
 import javax.xml.transform.stream.StreamSource;
 import javax.xml.validation.Schema;
 import javax.xml.validation.SchemaFactory;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.intake.Description;
 import org.mapsel.core.read.xsd.Standards;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Wire;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
 import org.w3c.dom.NamedNodeMap;
@@ -44,7 +49,39 @@ public final class SchemaValidation {
   }
 
   public static SchemaValidation of(Description description) throws Exception {
-    Map<String, String> byNamespace = new HashMap<>();
+    return of(description, Optional.empty());
+  }
+
+  /**
+   * For the parts of an rpc message, which stand in no namespace: no schema declares them, but the
+   * description gives their types.
+   */
+  public static SchemaValidation ofParts(Description description, ShapeId message)
+      throws Exception {
+    StringBuilder schema = new StringBuilder("<schema xmlns='" + XSD + "'>");
+    StringBuilder elements = new StringBuilder();
+    for (Field part : description.service().shapes().fieldsOf(message)) {
+      if (part.wire() instanceof Wire.XmlElement element && element.name().namespace().isEmpty()) {
+        ShapeId type = part.shape();
+        if (!type.namespace().equals(XSD) && !type.namespace().isEmpty()) {
+          schema.append("<import namespace='" + type.namespace() + "'/>");
+        }
+        elements.append(
+            "<element name='"
+                + part.name()
+                + "' type='t:"
+                + type.name()
+                + "' xmlns:t='"
+                + type.namespace()
+                + "'/>");
+      }
+    }
+    return of(description, Optional.of(schema.append(elements).append("</schema>").toString()));
+  }
+
+  private static SchemaValidation of(Description description, Optional<String> parts)
+      throws Exception {
+    Map<String, List<String>> byNamespace = new HashMap<>();
     Map<String, String> byAddress = new HashMap<>();
     List<Source> inline = new ArrayList<>();
     int number = 0;
@@ -53,7 +90,9 @@ public final class SchemaValidation {
       Element root = document.getDocumentElement();
       if (root.getLocalName().equals("schema")) {
         byAddress.put(source.address(), text(root));
-        byNamespace.putIfAbsent(root.getAttribute("targetNamespace"), text(root));
+        byNamespace
+            .computeIfAbsent(root.getAttribute("targetNamespace"), none -> new ArrayList<>())
+            .add(source.address());
         continue;
       }
       NodeList schemas = root.getElementsByTagNameNS(XSD, "schema");
@@ -61,14 +100,20 @@ public final class SchemaValidation {
         Element schema = (Element) schemas.item(i);
         inheritPrefixes(schema);
         String text = text(schema);
-        byNamespace.putIfAbsent(schema.getAttribute("targetNamespace"), text);
-        inline.add(new StreamSource(new StringReader(text), source.address() + "#" + number++));
+        String address = source.address() + ".inline" + number++ + ".xsd";
+        byAddress.put(address, text);
+        byNamespace
+            .computeIfAbsent(schema.getAttribute("targetNamespace"), none -> new ArrayList<>())
+            .add(address);
+        inline.add(new StreamSource(new StringReader(text), address));
       }
     }
     if (inline.isEmpty()) {
       byAddress.forEach(
           (address, text) -> inline.add(new StreamSource(new StringReader(text), address)));
     }
+    parts.ifPresent(
+        text -> inline.add(new StreamSource(new StringReader(text), "file:///parts.xsd")));
     SchemaFactory factory = SchemaFactory.newInstance(XSD);
     factory.setErrorHandler(new Strict());
     DOMImplementationLS ls =
@@ -76,8 +121,10 @@ public final class SchemaValidation {
     factory.setResourceResolver(
         (type, namespace, publicId, systemId, base) -> {
           String address = systemId == null ? "" : resolve(base, systemId);
-          String text =
-              byAddress.getOrDefault(address, byNamespace.get(namespace == null ? "" : namespace));
+          String text = byAddress.get(address);
+          if (text == null) {
+            text = all(namespace, byNamespace.get(namespace == null ? "" : namespace));
+          }
           if (text == null && namespace != null && Standards.isKnown(namespace)) {
             text = new String(Standards.schema(namespace).bytes(), StandardCharsets.UTF_8);
           }
@@ -92,6 +139,21 @@ public final class SchemaValidation {
     return new SchemaValidation(factory.newSchema(inline.toArray(new Source[0])));
   }
 
+  /** Several schemas of one namespace, as one that includes them all; null if there is none. */
+  private static @Nullable String all(
+      @Nullable String namespace, @Nullable List<String> addresses) {
+    if (addresses == null) {
+      return null;
+    }
+    StringBuilder schema = new StringBuilder("<schema xmlns='" + XSD + "'");
+    if (namespace != null) {
+      schema.append(" targetNamespace='" + namespace + "'");
+    }
+    schema.append(">");
+    addresses.forEach(address -> schema.append("<include schemaLocation='" + address + "'/>"));
+    return schema.append("</schema>").toString();
+  }
+
   private static String resolve(String base, String location) {
     return base == null ? location : URI.create(base).resolve(location).toString();
   }
@@ -100,8 +162,19 @@ public final class SchemaValidation {
   public int validateBody(byte[] envelope) throws Exception {
     Element root = parse(envelope).getDocumentElement();
     Node body = root.getElementsByTagNameNS(root.getNamespaceURI(), "Body").item(0);
+    return validateChildren(body);
+  }
+
+  /** Like {@link #validateBody}, one element further in: the parts of an rpc message. */
+  public int validateParts(byte[] envelope) throws Exception {
+    Element root = parse(envelope).getDocumentElement();
+    Node body = root.getElementsByTagNameNS(root.getNamespaceURI(), "Body").item(0);
+    return validateChildren(body.getFirstChild());
+  }
+
+  private int validateChildren(Node parent) throws Exception {
     int validated = 0;
-    for (Node child = body.getFirstChild(); child != null; child = child.getNextSibling()) {
+    for (Node child = parent.getFirstChild(); child != null; child = child.getNextSibling()) {
       if (child instanceof Element) {
         var validator = schema.newValidator();
         validator.setErrorHandler(new Strict());
@@ -141,7 +214,10 @@ public final class SchemaValidation {
     TransformerFactory.newInstance()
         .newTransformer()
         .transform(new DOMSource(element), new StreamResult(writer));
-    return writer.toString();
+    // Messages keep the order of the schema, so a sequence asks for more than an all group does;
+    // and
+    // this validator refuses all groups in places where toolkits use them.
+    return writer.toString().replaceAll("(</?(\\w+:)?)all(?=[ />])", "$1sequence");
   }
 
   private static final class Strict extends DefaultHandler {

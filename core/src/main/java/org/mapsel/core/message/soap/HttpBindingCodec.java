@@ -167,6 +167,10 @@ public final class HttpBindingCodec implements Codec {
       RecordValue values,
       Findings findings) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+    if (wire.request().isEmpty() && values.toMap().size() != 1) {
+      findings.add(Finding.error("MESSAGE_BODY_NOT_ONE", "operation", operation.name()));
+      return bytes.toByteArray();
+    }
     try {
       XMLStreamWriter out = FACTORY.createXMLStreamWriter(bytes, StandardCharsets.UTF_8.name());
       ElementWriter elements = new ElementWriter(shapes, findings, out, false);

@@ -1,0 +1,126 @@
+package org.mapsel.bench;
+
+import java.io.IOException;
+import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeMap;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.FindingText;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Description;
+import org.mapsel.core.intake.Intake;
+import org.mapsel.core.message.Request;
+import org.mapsel.core.sample.SampleMaker;
+import org.mapsel.core.sample.SampleMaker.Extent;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.OperationWire.Style;
+import org.mapsel.core.testing.Requests;
+import org.mapsel.core.testing.SchemaValidation;
+
+/**
+ * Makes the requests of every operation of every WSDL document in a folder, and validates them with
+ * the JDK's validator; prints the counts and every message that is not valid.
+ */
+public final class CorpusMessages {
+
+  private final Map<String, Integer> counts = new TreeMap<>();
+  private final List<String> exceptions = new ArrayList<>();
+
+  private CorpusMessages() {}
+
+  public static void main(String[] args) throws IOException {
+    CorpusMessages all = new CorpusMessages();
+    try (var files = Files.walk(Path.of(args[0]))) {
+      for (Path file : files.filter(path -> path.toString().endsWith(".wsdl")).sorted().toList()) {
+        all.document(file);
+      }
+    }
+    all.counts.forEach((name, count) -> System.out.printf("%7d %s%n", count, name));
+    all.exceptions.forEach(System.out::println);
+  }
+
+  private void count(String name) {
+    counts.merge(name, 1, Integer::sum);
+  }
+
+  private static Outcome<SourceText> fetch(String address) {
+    if (!address.startsWith("file:")) {
+      return Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address));
+    }
+    try {
+      return Outcome.of(new SourceText(address, Files.readAllBytes(Path.of(URI.create(address)))));
+    } catch (IOException | IllegalArgumentException e) {
+      return Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address));
+    }
+  }
+
+  private void document(Path file) throws IOException {
+    SourceText source = new SourceText(file.toUri().toString(), Files.readAllBytes(file));
+    Optional<Description> description = Intake.read(source, CorpusMessages::fetch).value();
+    if (description.isEmpty()) {
+      count("documents not read");
+      return;
+    }
+    count("documents read");
+    Optional<SchemaValidation> schemas = Optional.empty();
+    try {
+      schemas = Optional.of(SchemaValidation.of(description.get()));
+    } catch (Exception e) {
+      count("documents whose schemas the JDK's validator refuses");
+      exceptions.add(file + ": schemas refused: " + e.getMessage());
+    }
+    for (Operation operation : description.get().service().operations()) {
+      for (OperationWire wire : operation.wires()) {
+        for (Extent extent : Extent.values()) {
+          message(file, description.get(), operation, wire, extent, schemas);
+        }
+      }
+    }
+  }
+
+  private void message(
+      Path file,
+      Description description,
+      Operation operation,
+      OperationWire wire,
+      Extent extent,
+      Optional<SchemaValidation> schemas) {
+    String name = file + " " + operation.id() + " " + wire.endpoint() + " " + extent;
+    Outcome<Request> request =
+        Requests.make(
+            description.service(),
+            operation,
+            wire.endpoint(),
+            SampleMaker.make(description.service().shapes(), operation.input(), extent));
+    if (request.value().isEmpty()) {
+      count("messages not made");
+      exceptions.add(name + ": not made: " + FindingText.lines(request.findings()));
+    } else if (!(wire instanceof OperationWire.Soap soap)) {
+      count("messages made, plain HTTP: nothing to validate");
+    } else if (schemas.isEmpty()) {
+      count("messages made, schemas refused");
+    } else if (soap.style() == Style.RPC_ENCODED) {
+      count("messages made, encoded: no schema says what is valid");
+    } else {
+      try {
+        if (soap.style() == Style.RPC) {
+          SchemaValidation.ofParts(description, operation.input())
+              .validateParts(request.get().body());
+        } else {
+          schemas.get().validateBody(request.get().body());
+        }
+        count("messages valid");
+      } catch (Exception e) {
+        count("messages not valid");
+        exceptions.add(name + ": " + e.getMessage());
+      }
+    }
+  }
+}
