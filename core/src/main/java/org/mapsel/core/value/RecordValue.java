@@ -53,6 +53,15 @@ public final class RecordValue implements Value {
     return layout.names();
   }
 
+  /** How many fields are there. */
+  public int present() {
+    int present = 0;
+    for (Value value : values) {
+      present += value.isAbsent() ? 0 : 1;
+    }
+    return present;
+  }
+
   /** Every field that is there, in order. */
   public void forEach(BiConsumer<String, Value> action) {
     for (int i = 0; i < values.length; i++) {

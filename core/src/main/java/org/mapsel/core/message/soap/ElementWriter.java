@@ -2,13 +2,9 @@ package org.mapsel.core.message.soap;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import javax.xml.XMLConstants;
-import javax.xml.stream.XMLStreamException;
-import javax.xml.stream.XMLStreamWriter;
-import org.mapsel.core.finding.Finding;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Findings;
-import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.ScalarText;
@@ -27,14 +23,14 @@ final class ElementWriter {
 
   private final Shapes shapes;
   private final Findings findings;
-  private final XMLStreamWriter out;
+  private final XmlText out;
   private final boolean encoded;
   private String defaultNamespace = "";
 
   /**
    * @param encoded whether every element says its type, by the rules of SOAP 1.1, section 5
    */
-  ElementWriter(Shapes shapes, Findings findings, XMLStreamWriter out, boolean encoded) {
+  ElementWriter(Shapes shapes, Findings findings, XmlText out, boolean encoded) {
     this.shapes = shapes;
     this.findings = findings;
     this.out = out;
@@ -46,39 +42,49 @@ final class ElementWriter {
    *
    * @return the default namespace around it, for {@link #end}
    */
-  String start(Name name) throws XMLStreamException {
+  String start(Name name) {
     String outer = defaultNamespace;
-    out.writeStartElement("", name.local(), name.namespace());
+    out.start(name.local());
     if (!name.namespace().equals(outer)) {
-      out.writeDefaultNamespace(name.namespace());
+      out.defaultNamespace(name.namespace());
       defaultNamespace = name.namespace();
     }
     return outer;
   }
 
-  void end(String outerNamespace) throws XMLStreamException {
-    out.writeEndElement();
+  void end(String outerNamespace) {
+    out.end();
     defaultNamespace = outerNamespace;
   }
 
   /** Attributes first, as XML wants it, then the rest in order. */
-  void content(List<Field> fields, Value value, FieldPath path) throws XMLStreamException {
+  void content(List<Field> fields, Value value, Trail path) {
     if (!(value instanceof RecordValue record)) {
-      findings.add(Finding.error("MESSAGE_RECORD_EXPECTED", "field", path.toString()).about(path));
+      findings.add(path.error("MESSAGE_RECORD_EXPECTED"));
       return;
     }
-    kind(fields, record, path);
-    attributes(fields, record, path);
+    boolean plain = true;
     for (Field field : fields) {
-      if (isContent(field.wire())) {
-        field(field, record.get(field.name()), path);
+      plain &= field.wire() instanceof Wire.XmlElement;
+    }
+    if (!plain) {
+      kind(fields, record, path);
+      attributes(fields, record, path);
+    }
+    int known = 0;
+    for (Field field : fields) {
+      Value given = record.get(field.name());
+      known += given.isAbsent() ? 0 : 1;
+      if (plain || isContent(field.wire())) {
+        field(field, given, path);
       }
     }
-    reportUnknown(fields, record, path);
+    if (known != record.present()) {
+      reportUnknown(fields, record, path);
+    }
   }
 
-  private void attributes(List<Field> fields, RecordValue record, FieldPath path)
-      throws XMLStreamException {
+  private void attributes(List<Field> fields, RecordValue record, Trail path) {
     for (Field field : fields) {
       if (field.wire() instanceof Wire.XmlAttribute attribute) {
         attribute(field, attribute.name(), record.get(field.name()), path.then(field.name()));
@@ -87,8 +93,7 @@ final class ElementWriter {
   }
 
   /** Says which derived type the element is of, and writes the attributes that the type adds. */
-  private void kind(List<Field> fields, RecordValue record, FieldPath path)
-      throws XMLStreamException {
+  private void kind(List<Field> fields, RecordValue record, Trail path) {
     for (Field field : fields) {
       if (field.wire() instanceof Wire.Group
           && record.get(field.name()) instanceof RecordValue chosen
@@ -106,29 +111,27 @@ final class ElementWriter {
     }
   }
 
-  private void typeAttribute(Name type) throws XMLStreamException {
+  private void typeAttribute(Name type) {
     String prefix = type.namespace().isEmpty() ? "" : prefixOf(type.namespace()) + ":";
-    out.writeAttribute("xsi", Soap.XSI, "type", prefix + type.local());
+    out.attribute("xsi:type", prefix + type.local());
   }
 
   private static boolean isContent(Wire wire) {
     return !(wire instanceof Wire.XmlAttribute || wire instanceof Wire.SoapHeader);
   }
 
-  private void reportUnknown(List<Field> fields, RecordValue record, FieldPath path) {
+  private void reportUnknown(List<Field> fields, RecordValue record, Trail path) {
     record.forEach(
         (name, value) -> {
           if (fields.stream().noneMatch(field -> field.name().equals(name))) {
-            findings.add(
-                Finding.error("MESSAGE_FIELD_UNKNOWN", "field", path.then(name).toString())
-                    .about(path.then(name)));
+            findings.add(path.then(name).error("MESSAGE_FIELD_UNKNOWN"));
           }
         });
   }
 
   /** Writes a field of the value at {@code parent}, as often as it has items. */
-  void field(Field field, Value value, FieldPath parent) throws XMLStreamException {
-    FieldPath path = parent.then(field.name());
+  void field(Field field, Value value, Trail parent) {
+    Trail path = parent.then(field.name());
     if (value.isAbsent()) {
       if (field.isRequired()) {
         missing(field, path);
@@ -145,12 +148,11 @@ final class ElementWriter {
     }
   }
 
-  private void missing(Field field, FieldPath path) throws XMLStreamException {
+  private void missing(Field field, Trail path) {
     if (field.fixed().isPresent() && shapes.get(field.shape()) instanceof Shape.Scalar) {
       one(field, Value.text(field.fixed().get()), path);
     } else if (!canBeEmpty(field)) {
-      findings.add(
-          Finding.error("MESSAGE_PARAMETER_MISSING", "field", path.toString()).about(path));
+      findings.add(path.error("MESSAGE_PARAMETER_MISSING"));
     } else if (field.nillable()) {
       one(field, Value.NULL, path);
     } else {
@@ -167,27 +169,24 @@ final class ElementWriter {
             && record.fields().stream().noneMatch(Field::isRequired);
   }
 
-  private void one(Field field, Value value, FieldPath path) throws XMLStreamException {
+  private void one(Field field, Value value, Trail path) {
     switch (field.wire()) {
       case Wire.XmlElement element -> element(field, element.name(), value, path);
       case Wire.SoapHeader header -> element(field, header.name(), value, path);
-      case Wire.XmlText text -> text(field, value, path);
+      case Wire.XmlText text -> inside(shapes.get(field.shape()), value, path);
       case Wire.Group group -> inside(shapes.get(field.shape()), value, path);
       case Wire.ArrayItem item -> element(field, Name.of("", item.local()), value, path);
       case Wire.Kind kind -> kindContent(field, value, path);
       case Wire.XmlAny any -> open(value, path, true);
       case Wire.XmlAttribute attribute -> attribute(field, attribute.name(), value, path);
-      case Wire.Parameter parameter -> text(field, value, path);
-      case Wire.Body body -> text(field, value, path);
-      case Wire.Attachment attachment ->
-          findings.add(
-              Finding.error("MESSAGE_ATTACHMENT_UNSUPPORTED", "field", path.toString())
-                  .about(path));
+      case Wire.Parameter parameter -> inside(shapes.get(field.shape()), value, path);
+      case Wire.Body body -> inside(shapes.get(field.shape()), value, path);
+      case Wire.Attachment attachment -> findings.add(path.error("MESSAGE_ATTACHMENT_UNSUPPORTED"));
     }
   }
 
   /** What a derived type adds, except the attributes, which stand in the start tag already. */
-  private void kindContent(Field field, Value value, FieldPath path) throws XMLStreamException {
+  private void kindContent(Field field, Value value, Trail path) {
     RecordValue record = value instanceof RecordValue given ? given : RecordValue.empty();
     for (Field added : shapes.fieldsOf(field.shape())) {
       if (isContent(added.wire())) {
@@ -197,30 +196,24 @@ final class ElementWriter {
     reportUnknown(shapes.fieldsOf(field.shape()), record, path);
   }
 
-  private void element(Field field, Name name, Value value, FieldPath path)
-      throws XMLStreamException {
+  private void element(Field field, Name name, Value value, Trail path) {
     String outer = start(name);
     if (encoded && value != Value.NULL) {
       EncodedTypes.of(shapes.get(field.shape()), value, this::prefixOf).writeTo(out);
     }
     if (value == Value.NULL) {
       if (field.nillable()) {
-        out.writeAttribute("xsi", Soap.XSI, "nil", "true");
+        out.attribute("xsi:nil", "true");
       } else {
-        findings.add(Finding.error("MESSAGE_NULL_REFUSED", "field", path.toString()).about(path));
+        findings.add(path.error("MESSAGE_NULL_REFUSED"));
       }
     } else {
-      Shape shape = shapes.get(field.shape());
-      if (shape instanceof Shape.Scalar) {
-        text(field, value, path);
-      } else {
-        inside(shape, value, path);
-      }
+      inside(shapes.get(field.shape()), value, path);
     }
     end(outer);
   }
 
-  private void inside(Shape shape, Value value, FieldPath path) throws XMLStreamException {
+  private void inside(Shape shape, Value value, Trail path) {
     switch (shape) {
       case Shape.Record record -> content(record.fields(), value, path);
       case Shape.OneOf oneOf -> oneOf(oneOf, value, path);
@@ -234,7 +227,7 @@ final class ElementWriter {
    * Open content: well-formed XML as it stands, a record as elements named like its fields, any
    * other text as text, except where only elements may stand.
    */
-  private void open(Value value, FieldPath path, boolean elementsOnly) throws XMLStreamException {
+  private void open(Value value, Trail path, boolean elementsOnly) {
     switch (value) {
       case ListValue list -> {
         for (Value item : list.items()) {
@@ -250,20 +243,19 @@ final class ElementWriter {
         String text = ScalarText.print(value);
         if (!FragmentWriter.write(text, this, out)) {
           if (elementsOnly) {
-            findings.add(
-                Finding.error("MESSAGE_OPEN_NOT_XML", "field", path.toString()).about(path));
+            findings.add(path.error("MESSAGE_OPEN_NOT_XML"));
           } else {
-            out.writeCharacters(text);
+            out.characters(text);
           }
         }
       }
     }
   }
 
-  private void openElement(String name, Value value, FieldPath path) throws XMLStreamException {
+  private void openElement(String name, Value value, Trail path) {
     for (Value one : value instanceof ListValue list ? list.items() : List.of(value)) {
       if (!XmlNames.isLocal(name)) {
-        findings.add(Finding.error("MESSAGE_NAME_REFUSED", "field", path.toString()).about(path));
+        findings.add(path.error("MESSAGE_NAME_REFUSED"));
       } else {
         String outer = start(Name.of(defaultNamespace, name));
         open(one, path, false);
@@ -272,7 +264,7 @@ final class ElementWriter {
     }
   }
 
-  private void oneOf(Shape.OneOf oneOf, Value value, FieldPath path) throws XMLStreamException {
+  private void oneOf(Shape.OneOf oneOf, Value value, Trail path) {
     RecordValue record = value instanceof RecordValue given ? given : RecordValue.empty();
     List<Field> given =
         oneOf.alternatives().stream()
@@ -281,82 +273,64 @@ final class ElementWriter {
     if (given.size() == 1) {
       field(given.get(0), record.get(given.get(0).name()), path);
     } else if (given.size() > 1) {
-      findings.add(
-          Finding.error("MESSAGE_ALTERNATIVES_TOO_MANY", "field", path.toString()).about(path));
+      findings.add(path.error("MESSAGE_ALTERNATIVES_TOO_MANY"));
     } else if (oneOf.alternatives().stream().allMatch(Field::isRequired)) {
-      findings.add(
-          Finding.error("MESSAGE_PARAMETER_MISSING", "field", path.toString()).about(path));
+      findings.add(path.error("MESSAGE_PARAMETER_MISSING"));
     }
   }
 
-  private void text(Field field, Value value, FieldPath path) throws XMLStreamException {
-    if (shapes.get(field.shape()) instanceof Shape.Scalar scalar) {
-      write(scalar, value, path);
-    } else {
-      inside(shapes.get(field.shape()), value, path);
+  private void write(Shape.Scalar scalar, Value value, Trail path) {
+    String text = checked(scalar, value, path);
+    if (text != null) {
+      out.characters(text);
     }
   }
 
-  private void write(Shape.Scalar scalar, Value value, FieldPath path) throws XMLStreamException {
-    Optional<String> text = checked(scalar, value, path);
-    if (text.isPresent()) {
-      out.writeCharacters(text.get());
-    }
-  }
-
-  private void attribute(Field field, Name name, Value value, FieldPath path)
-      throws XMLStreamException {
+  private void attribute(Field field, Name name, Value value, Trail path) {
     Value given =
         value.isAbsent() && field.isRequired() && field.fixed().isPresent()
             ? Value.text(field.fixed().get())
             : value;
     if (given.isAbsent()) {
       if (field.isRequired()) {
-        findings.add(
-            Finding.error("MESSAGE_PARAMETER_MISSING", "field", path.toString()).about(path));
+        findings.add(path.error("MESSAGE_PARAMETER_MISSING"));
       }
       return;
     }
-    Optional<String> text = checked((Shape.Scalar) shapes.get(field.shape()), given, path);
-    if (text.isEmpty()) {
+    String text = checked((Shape.Scalar) shapes.get(field.shape()), given, path);
+    if (text == null) {
       return;
     }
     if (name.namespace().isEmpty()) {
-      out.writeAttribute(name.local(), text.get());
+      out.attribute(name.local(), text);
     } else {
       String prefix = prefixOf(name.namespace());
-      out.writeAttribute(prefix, name.namespace(), name.local(), text.get());
+      out.attribute(prefix + ":" + name.local(), text);
     }
   }
 
-  String prefixOf(String namespace) throws XMLStreamException {
+  String prefixOf(String namespace) {
     if (namespace.equals(XMLConstants.XML_NS_URI)) {
       return "xml";
     }
     if (namespace.equals(Soap.XSI)) {
       return "xsi";
     }
-    String known = out.getPrefix(namespace);
+    String known = out.prefix(namespace);
     if (known != null && !known.isEmpty()) {
       return known;
     }
     String prefix = "n" + Integer.toUnsignedString(namespace.hashCode(), 36);
-    out.writeNamespace(prefix, namespace);
+    out.namespace(prefix, namespace);
     return prefix;
   }
 
-  /** The text of a simple value, if it is one that the type lets in. */
-  private Optional<String> checked(Shape.Scalar scalar, Value value, FieldPath path) {
+  /** The text of a simple value; null, with a finding, if it is not one that the type lets in. */
+  private @Nullable String checked(Shape.Scalar scalar, Value value, Trail path) {
     if (value instanceof RecordValue || value instanceof ListValue) {
-      findings.add(Finding.error("MESSAGE_SIMPLE_EXPECTED", "field", path.toString()).about(path));
-      return Optional.empty();
+      findings.add(path.error("MESSAGE_SIMPLE_EXPECTED"));
+      return null;
     }
-    String text = ScalarText.print(scalar.type(), value);
-    Optional<Finding> wrong = ParameterCheck.check(scalar, text, path);
-    wrong.ifPresent(findings::add);
-    return wrong.isPresent()
-        ? Optional.empty()
-        : ScalarText.parse(scalar.type(), text)
-            .map(parsed -> ScalarText.print(scalar.type(), parsed));
+    return ParameterCheck.checked(scalar, value, path, findings);
   }
 }

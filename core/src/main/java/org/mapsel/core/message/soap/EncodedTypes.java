@@ -1,8 +1,6 @@
 package org.mapsel.core.message.soap;
 
 import java.util.Optional;
-import javax.xml.stream.XMLStreamException;
-import javax.xml.stream.XMLStreamWriter;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
@@ -19,7 +17,7 @@ final class EncodedTypes {
 
   /** Gives the prefix of a namespace, declaring it where needed. */
   interface Prefixes {
-    String of(String namespace) throws XMLStreamException;
+    String of(String namespace);
   }
 
   private final Optional<String> type;
@@ -32,7 +30,7 @@ final class EncodedTypes {
     this.encodingPrefix = encodingPrefix;
   }
 
-  static EncodedTypes of(Shape shape, Value value, Prefixes prefixes) throws XMLStreamException {
+  static EncodedTypes of(Shape shape, Value value, Prefixes prefixes) {
     Optional<Field> items = items(shape);
     if (items.isPresent() && items.get().wire() instanceof Wire.ArrayItem item) {
       Value given = value instanceof RecordValue record ? record.get(items.get().name()) : value;
@@ -71,12 +69,12 @@ final class EncodedTypes {
         : Optional.empty();
   }
 
-  void writeTo(XMLStreamWriter out) throws XMLStreamException {
+  void writeTo(XmlText out) {
     if (type.isPresent()) {
-      out.writeAttribute("xsi", Soap.XSI, "type", type.get());
+      out.attribute("xsi:type", type.get());
     }
     if (arrayType.isPresent()) {
-      out.writeAttribute(encodingPrefix, Soap.ENCODING_11, "arrayType", arrayType.get());
+      out.attribute(encodingPrefix + ":arrayType", arrayType.get());
     }
   }
 }

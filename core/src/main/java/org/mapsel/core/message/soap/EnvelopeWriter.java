@@ -1,13 +1,7 @@
 package org.mapsel.core.message.soap;
 
-import com.ctc.wstx.stax.WstxOutputFactory;
-import java.io.ByteArrayOutputStream;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
-import javax.xml.stream.XMLStreamException;
-import javax.xml.stream.XMLStreamWriter;
 import org.mapsel.core.finding.Findings;
-import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.shape.Field;
@@ -19,8 +13,7 @@ import org.mapsel.core.value.Value;
 /** Writes the envelope of a request. */
 final class EnvelopeWriter {
 
-  private static final WstxOutputFactory FACTORY = new WstxOutputFactory();
-  private static final int USUAL_BYTES = 2_048;
+  private static final int USUAL_LENGTH = 2_048;
 
   private final Shapes shapes;
   private final Findings findings;
@@ -32,43 +25,32 @@ final class EnvelopeWriter {
 
   byte[] write(
       Operation operation, OperationWire.Soap wire, RecordValue values, HeaderBlocks blocks) {
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream(USUAL_BYTES);
-    try {
-      XMLStreamWriter out = FACTORY.createXMLStreamWriter(bytes, StandardCharsets.UTF_8.name());
-      ElementWriter elements =
-          new ElementWriter(shapes, findings, out, wire.style() == OperationWire.Style.RPC_ENCODED);
-      String envelope = Soap.envelope(wire.protocol());
-      List<Field> fields = shapes.fieldsOf(operation.input());
-      out.writeStartDocument(StandardCharsets.UTF_8.name(), "1.0");
-      out.writeStartElement("soap", "Envelope", envelope);
-      out.writeNamespace("soap", envelope);
-      out.writeNamespace("xsi", Soap.XSI);
-      if (wire.style() == OperationWire.Style.RPC_ENCODED) {
-        out.writeNamespace("xsd", "http://www.w3.org/2001/XMLSchema");
-        out.writeNamespace("enc", Soap.ENCODING_11);
-      }
-      writeHeader(elements, out, envelope, fields, values, blocks);
-      out.writeStartElement("soap", "Body", envelope);
-      writeBody(elements, out, wire, fields, values);
-      out.writeEndElement();
-      out.writeEndElement();
-      out.writeEndDocument();
-      out.close();
-    } catch (XMLStreamException e) {
-      // Writing to memory fails only for characters that XML cannot hold, which are checked before.
-      throw new IllegalStateException(e);
+    XmlText out = new XmlText(USUAL_LENGTH);
+    boolean encoded = wire.style() == OperationWire.Style.RPC_ENCODED;
+    ElementWriter elements = new ElementWriter(shapes, findings, out, encoded);
+    List<Field> fields = shapes.fieldsOf(operation.input());
+    out.declaration();
+    out.start("soap:Envelope");
+    out.namespace("soap", Soap.envelope(wire.protocol()));
+    out.namespace("xsi", Soap.XSI);
+    if (encoded) {
+      out.namespace("xsd", "http://www.w3.org/2001/XMLSchema");
+      out.namespace("enc", Soap.ENCODING_11);
     }
-    return bytes.toByteArray();
+    writeHeader(elements, out, fields, values, blocks);
+    out.start("soap:Body");
+    writeBody(elements, out, wire, fields, values);
+    out.end();
+    out.end();
+    return out.bytes();
   }
 
   private void writeHeader(
       ElementWriter elements,
-      XMLStreamWriter out,
-      String envelope,
+      XmlText out,
       List<Field> fields,
       RecordValue values,
-      HeaderBlocks blocks)
-      throws XMLStreamException {
+      HeaderBlocks blocks) {
     boolean any =
         fields.stream()
             .anyMatch(
@@ -78,37 +60,33 @@ final class EnvelopeWriter {
     if (!any && blocks.isEmpty()) {
       return;
     }
-    out.writeStartElement("soap", "Header", envelope);
-    blocks.writeTo(out, envelope);
+    out.start("soap:Header");
+    blocks.writeTo(out);
     for (Field field : fields) {
       Value value = values.get(field.name());
       if (field.wire() instanceof Wire.SoapHeader && !value.isAbsent()) {
-        elements.field(field, value, FieldPath.ROOT);
+        elements.field(field, value, Trail.ROOT);
       }
     }
-    out.writeEndElement();
+    out.end();
   }
 
   private static void writeBody(
       ElementWriter elements,
-      XMLStreamWriter out,
+      XmlText out,
       OperationWire.Soap wire,
       List<Field> fields,
-      RecordValue values)
-      throws XMLStreamException {
+      RecordValue values) {
     if (wire.request().isPresent()) {
       String outer = elements.start(wire.request().get());
       if (wire.style() == OperationWire.Style.RPC_ENCODED) {
-        out.writeAttribute(
-            "soap",
-            Soap.envelope(wire.protocol()),
-            "encodingStyle",
-            Soap.is11(wire.protocol()) ? Soap.ENCODING_11 : Soap.ENCODING_12);
+        out.attribute(
+            "soap:encodingStyle", Soap.is11(wire.protocol()) ? Soap.ENCODING_11 : Soap.ENCODING_12);
       }
-      elements.content(fields, values, FieldPath.ROOT);
+      elements.content(fields, values, Trail.ROOT);
       elements.end(outer);
     } else {
-      elements.content(fields, values, FieldPath.ROOT);
+      elements.content(fields, values, Trail.ROOT);
     }
   }
 }

@@ -2,8 +2,6 @@ package org.mapsel.core.message.soap;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
-import javax.xml.stream.XMLStreamException;
-import javax.xml.stream.XMLStreamWriter;
 import org.mapsel.core.document.DocumentException;
 import org.mapsel.core.document.Limits;
 import org.mapsel.core.document.SourceText;
@@ -15,17 +13,16 @@ final class FragmentWriter {
 
   private final XmlCursor cursor;
   private final ElementWriter elements;
-  private final XMLStreamWriter out;
+  private final XmlText out;
 
-  private FragmentWriter(XmlCursor cursor, ElementWriter elements, XMLStreamWriter out) {
+  private FragmentWriter(XmlCursor cursor, ElementWriter elements, XmlText out) {
     this.cursor = cursor;
     this.elements = elements;
     this.out = out;
   }
 
   /** False, with nothing written, if the text is not one well-formed element. */
-  static boolean write(String text, ElementWriter elements, XMLStreamWriter out)
-      throws XMLStreamException {
+  static boolean write(String text, ElementWriter elements, XmlText out) {
     if (!text.stripLeading().startsWith("<")) {
       return false;
     }
@@ -45,27 +42,27 @@ final class FragmentWriter {
     }
   }
 
-  private void copy() throws DocumentException, XMLStreamException {
+  private void copy() throws DocumentException {
     String outer = elements.start(cursor.name());
     for (Map.Entry<String, String> prefix : cursor.prefixes().entrySet()) {
-      out.writeNamespace(prefix.getKey(), prefix.getValue());
+      out.namespace(prefix.getKey(), prefix.getValue());
     }
     for (XmlAttribute attribute : cursor.attributes()) {
       if (attribute.namespace().isEmpty()) {
-        out.writeAttribute(attribute.local(), attribute.value());
+        out.attribute(attribute.local(), attribute.value());
       } else {
         String prefix = elements.prefixOf(attribute.namespace());
-        out.writeAttribute(prefix, attribute.namespace(), attribute.local(), attribute.value());
+        out.attribute(prefix + ":" + attribute.local(), attribute.value());
       }
     }
     StringBuilder text = new StringBuilder();
     int depth = cursor.depth();
     while (cursor.nextChildOrText(depth, text)) {
-      out.writeCharacters(text.toString());
+      out.characters(text.toString());
       text.setLength(0);
       copy();
     }
-    out.writeCharacters(text.toString());
+    out.characters(text.toString());
     elements.end(outer);
   }
 }

@@ -7,8 +7,6 @@ import java.time.Duration;
 import java.time.temporal.ChronoUnit;
 import java.util.Base64;
 import java.util.Optional;
-import javax.xml.stream.XMLStreamException;
-import javax.xml.stream.XMLStreamWriter;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Secret;
 import org.mapsel.core.message.Stamp;
@@ -54,69 +52,61 @@ final class HeaderBlocks {
     return security.isEmpty() && action.isEmpty();
   }
 
-  void writeTo(XMLStreamWriter out, String envelope) throws XMLStreamException {
+  void writeTo(XmlText out) {
     if (action.isPresent()) {
-      out.writeStartElement("wsa", "Action", Soap.ADDRESSING);
-      out.writeNamespace("wsa", Soap.ADDRESSING);
-      out.writeCharacters(action.get());
-      out.writeEndElement();
+      out.start("wsa:Action");
+      out.namespace("wsa", Soap.ADDRESSING);
+      out.characters(action.get());
+      out.end();
       addressing(out, "MessageID", "urn:uuid:" + stamp.id());
       addressing(out, "To", address);
     }
     if (security.isPresent()) {
-      writeSecurity(out, envelope, security.get());
+      writeSecurity(out, security.get());
     }
   }
 
-  private static void addressing(XMLStreamWriter out, String name, String text)
-      throws XMLStreamException {
-    out.writeStartElement("wsa", name, Soap.ADDRESSING);
-    out.writeNamespace("wsa", Soap.ADDRESSING);
-    out.writeCharacters(text);
-    out.writeEndElement();
+  private static void addressing(XmlText out, String name, String text) {
+    out.start("wsa:" + name);
+    out.namespace("wsa", Soap.ADDRESSING);
+    out.characters(text);
+    out.end();
   }
 
-  private void writeSecurity(XMLStreamWriter out, String envelope, Access.Security token)
-      throws XMLStreamException {
+  private void writeSecurity(XmlText out, Access.Security token) {
     String created = stamp.now().truncatedTo(ChronoUnit.MILLIS).toString();
-    out.writeStartElement("wsse", "Security", SECURITY);
-    out.writeNamespace("wsse", SECURITY);
-    out.writeNamespace("wsu", UTILITY);
-    out.writeAttribute("soap", envelope, "mustUnderstand", "1");
+    out.start("wsse:Security");
+    out.namespace("wsse", SECURITY);
+    out.namespace("wsu", UTILITY);
+    out.attribute("soap:mustUnderstand", "1");
     if (token.timestamp()) {
-      out.writeStartElement("wsu", "Timestamp", UTILITY);
-      text(out, "wsu", UTILITY, "Created", created);
+      out.start("wsu:Timestamp");
+      text(out, "wsu", "Created", created);
       text(
-          out,
-          "wsu",
-          UTILITY,
-          "Expires",
-          stamp.now().plus(VALID).truncatedTo(ChronoUnit.MILLIS).toString());
-      out.writeEndElement();
+          out, "wsu", "Expires", stamp.now().plus(VALID).truncatedTo(ChronoUnit.MILLIS).toString());
+      out.end();
     }
-    out.writeStartElement("wsse", "UsernameToken", SECURITY);
-    text(out, "wsse", SECURITY, "Username", token.user());
-    out.writeStartElement("wsse", "Password", SECURITY);
-    out.writeAttribute("Type", PROFILE + (token.digest() ? "PasswordDigest" : "PasswordText"));
-    out.writeCharacters(token.digest() ? digest(token, created) : token.password().reveal());
-    out.writeEndElement();
+    out.start("wsse:UsernameToken");
+    text(out, "wsse", "Username", token.user());
+    out.start("wsse:Password");
+    out.attribute("Type", PROFILE + (token.digest() ? "PasswordDigest" : "PasswordText"));
+    out.characters(token.digest() ? digest(token, created) : token.password().reveal());
+    out.end();
     if (token.digest()) {
-      out.writeStartElement("wsse", "Nonce", SECURITY);
-      out.writeAttribute("EncodingType", BASE64);
-      out.writeCharacters(Base64.getEncoder().encodeToString(stamp.nonce()));
-      out.writeEndElement();
-      text(out, "wsu", UTILITY, "Created", created);
+      out.start("wsse:Nonce");
+      out.attribute("EncodingType", BASE64);
+      out.characters(Base64.getEncoder().encodeToString(stamp.nonce()));
+      out.end();
+      text(out, "wsu", "Created", created);
     }
-    out.writeEndElement();
-    out.writeEndElement();
+    out.end();
+    out.end();
   }
 
-  private static void text(
-      XMLStreamWriter out, String prefix, String namespace, String name, String text)
-      throws XMLStreamException {
-    out.writeStartElement(prefix, name, namespace);
-    out.writeCharacters(text);
-    out.writeEndElement();
+  private static void text(XmlText out, String prefix, String name, String text) {
+    out.start(prefix + ":" + name);
+    out.characters(text);
+    out.end();
   }
 
   /** Base64 of SHA-1 over nonce, time and password (username token profile, section 3.1). */

@@ -1,7 +1,5 @@
 package org.mapsel.core.message.soap;
 
-import com.ctc.wstx.stax.WstxOutputFactory;
-import java.io.ByteArrayOutputStream;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -9,8 +7,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import javax.xml.stream.XMLStreamException;
-import javax.xml.stream.XMLStreamWriter;
 import org.mapsel.core.document.DocumentException;
 import org.mapsel.core.document.Limits;
 import org.mapsel.core.document.SourceText;
@@ -44,7 +40,7 @@ import org.mapsel.core.value.Value;
 /** The HTTP GET and POST binding (WSDL 1.1, sections 4 and 5). */
 public final class HttpBindingCodec implements Codec {
 
-  private static final WstxOutputFactory FACTORY = new WstxOutputFactory();
+  private static final int USUAL_LENGTH = 1_024;
 
   /** One name with one value, ready for an address or a form. */
   private record Pair(String name, String value) {
@@ -117,11 +113,10 @@ public final class HttpBindingCodec implements Codec {
       Shapes shapes, Operation operation, RecordValue values, Findings findings) {
     List<Pair> pairs = new ArrayList<>();
     for (Field field : shapes.fieldsOf(operation.input())) {
-      FieldPath path = FieldPath.of(field.name());
+      Trail path = Trail.ROOT.then(field.name());
       Value value = values.get(field.name());
       if (value.isAbsent() && field.isRequired()) {
-        findings.add(
-            Finding.error("MESSAGE_PARAMETER_MISSING", "field", path.toString()).about(path));
+        findings.add(path.error("MESSAGE_PARAMETER_MISSING"));
       }
       pairs(shapes, field, value, path, pairs, findings);
     }
@@ -130,12 +125,7 @@ public final class HttpBindingCodec implements Codec {
 
   /** An array travels as one pair for each item. */
   private static void pairs(
-      Shapes shapes,
-      Field field,
-      Value value,
-      FieldPath path,
-      List<Pair> pairs,
-      Findings findings) {
+      Shapes shapes, Field field, Value value, Trail path, List<Pair> pairs, Findings findings) {
     switch (value) {
       case ListValue list ->
           list.items().forEach(item -> pairs(shapes, field, item, path, pairs, findings));
@@ -148,11 +138,12 @@ public final class HttpBindingCodec implements Codec {
         if (value.isAbsent() || value == Value.NULL) {
           return;
         }
-        String name = path.steps().get(0);
+        String name = path.path().steps().get(0);
         if (shapes.get(field.shape()) instanceof Shape.Scalar scalar) {
-          String text = ScalarText.print(scalar.type(), value);
-          Optional<Finding> wrong = ParameterCheck.check(scalar, text, path);
-          wrong.ifPresentOrElse(findings::add, () -> pairs.add(new Pair(name, text)));
+          String text = ParameterCheck.checked(scalar, value, path, findings);
+          if (text != null) {
+            pairs.add(new Pair(name, text));
+          }
         } else {
           pairs.add(new Pair(name, ScalarText.print(value)));
         }
@@ -166,25 +157,18 @@ public final class HttpBindingCodec implements Codec {
       OperationWire.Http wire,
       RecordValue values,
       Findings findings) {
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-    if (wire.request().isEmpty() && values.toMap().size() != 1) {
+    if (wire.request().isEmpty() && values.present() != 1) {
       findings.add(Finding.error("MESSAGE_BODY_NOT_ONE", "operation", operation.name()));
-      return bytes.toByteArray();
+      return new byte[0];
     }
-    try {
-      XMLStreamWriter out = FACTORY.createXMLStreamWriter(bytes, StandardCharsets.UTF_8.name());
-      ElementWriter elements = new ElementWriter(shapes, findings, out, false);
-      String outer = wire.request().isPresent() ? elements.start(wire.request().get()) : "";
-      elements.content(shapes.fieldsOf(operation.input()), values, FieldPath.ROOT);
-      if (wire.request().isPresent()) {
-        elements.end(outer);
-      }
-      out.close();
-    } catch (XMLStreamException e) {
-      // Writing to memory fails only for characters that XML cannot hold, which are checked before.
-      throw new IllegalStateException(e);
+    XmlText out = new XmlText(USUAL_LENGTH);
+    ElementWriter elements = new ElementWriter(shapes, findings, out, false);
+    String outer = wire.request().isPresent() ? elements.start(wire.request().get()) : "";
+    elements.content(shapes.fieldsOf(operation.input()), values, Trail.ROOT);
+    if (wire.request().isPresent()) {
+      elements.end(outer);
     }
-    return bytes.toByteArray();
+    return out.bytes();
   }
 
   @Override

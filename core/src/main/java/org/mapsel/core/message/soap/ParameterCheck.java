@@ -1,17 +1,18 @@
 package org.mapsel.core.message.soap;
 
 import java.math.BigDecimal;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Finding;
-import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.finding.Findings;
 import org.mapsel.core.shape.Facets;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.value.NumberValue;
+import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
 
 /** Whether a text may be sent as a value of a type, before anything is sent. */
@@ -21,43 +22,61 @@ final class ParameterCheck {
 
   private ParameterCheck() {}
 
-  static Optional<Finding> check(Shape.Scalar scalar, String text, FieldPath path) {
+  /**
+   * The text by which a value is sent; null, with a finding, if the type does not let it in.
+   *
+   * @param path names the parameter in findings
+   */
+  static @Nullable String checked(Shape.Scalar scalar, Value value, Trail path, Findings findings) {
+    String text = ScalarText.print(scalar.type(), value);
+    Finding wrong = check(scalar, text, path);
+    if (wrong != null) {
+      findings.add(wrong);
+      return null;
+    }
+    // What is typed leniently is sent as the type writes it.
+    return value instanceof TextValue && scalar.type() != ScalarType.TEXT
+        ? ScalarText.parse(scalar.type(), text)
+            .map(parsed -> ScalarText.print(scalar.type(), parsed))
+            .orElse(text)
+        : text;
+  }
+
+  private static @Nullable Finding check(Shape.Scalar scalar, String text, Trail path) {
     Facets facets = scalar.facets();
-    Optional<Value> parsed = ScalarText.parse(scalar.type(), text);
-    if (parsed.isEmpty()) {
-      return Optional.of(error("MESSAGE_VALUE_MISTYPED", text, path, "type", typeName(scalar)));
+    Value parsed = null;
+    if (scalar.type() != ScalarType.TEXT) {
+      parsed = ScalarText.parse(scalar.type(), text).orElse(null);
+      if (parsed == null) {
+        return error("MESSAGE_VALUE_MISTYPED", text, path, "type", typeName(scalar));
+      }
     }
     if (hasForbidden(text)) {
-      return Optional.of(error("MESSAGE_CHARACTER_REFUSED", "", path));
+      return error("MESSAGE_CHARACTER_REFUSED", "", path);
     }
     if (scalar.type() == ScalarType.LIST && scalar.item().isPresent() && !text.isBlank()) {
-      Optional<Finding> wrong =
-          Arrays.stream(text.strip().split("\\s+"))
-              .flatMap(word -> check(scalar.item().get(), word, path).stream())
-              .findFirst();
-      if (wrong.isPresent()) {
-        return wrong;
+      for (String word : text.strip().split("\\s+")) {
+        Finding wrong = check(scalar.item().get(), word, path);
+        if (wrong != null) {
+          return wrong;
+        }
       }
     }
     if (!facets.enumeration().isEmpty() && !facets.enumeration().contains(text)) {
-      return Optional.of(
-          error("MESSAGE_VALUE_NOT_ALLOWED", text, path, "allowed", shown(facets.enumeration())));
+      return error("MESSAGE_VALUE_NOT_ALLOWED", text, path, "allowed", shown(facets.enumeration()));
     }
-    if (parsed.get() instanceof NumberValue number && outOfBounds(facets, number.number())) {
-      return Optional.of(
-          error("MESSAGE_NUMBER_OUT_OF_BOUNDS", text, path, "bounds", bounds(facets)));
+    if (parsed instanceof NumberValue number && outOfBounds(facets, number.number())) {
+      return error("MESSAGE_NUMBER_OUT_OF_BOUNDS", text, path, "bounds", bounds(facets));
     }
-    return Optional.empty();
+    return null;
   }
 
-  private static Finding error(String code, String text, FieldPath path, String... more) {
-    String[] arguments = new String[4 + more.length];
-    arguments[0] = "field";
-    arguments[1] = path.toString();
-    arguments[2] = "text";
-    arguments[3] = text;
-    System.arraycopy(more, 0, arguments, 4, more.length);
-    return Finding.error(code, arguments).about(path);
+  private static Finding error(String code, String text, Trail path, String... more) {
+    String[] arguments = new String[2 + more.length];
+    arguments[0] = "text";
+    arguments[1] = text;
+    System.arraycopy(more, 0, arguments, 2, more.length);
+    return path.error(code, arguments);
   }
 
   private static String typeName(Shape.Scalar scalar) {
@@ -82,9 +101,13 @@ final class ParameterCheck {
 
   /** XML 1.0, section 2.2: control characters cannot stand in a document at all. */
   private static boolean hasForbidden(String text) {
-    return text.chars()
-        .anyMatch(
-            c -> c < 0x20 && c != '\t' && c != '\n' && c != '\r' || c == 0xFFFE || c == 0xFFFF);
+    for (int i = 0; i < text.length(); i++) {
+      char c = text.charAt(i);
+      if (c < 0x20 && c != '\t' && c != '\n' && c != '\r' || c == 0xFFFE || c == 0xFFFF) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private static boolean outOfBounds(Facets facets, BigDecimal number) {
