@@ -30,7 +30,7 @@ import org.openjdk.jmh.annotations.State;
 public class AnswerBench {
 
   private static final int ROWS = 100_000;
-  private static final Set<FieldPath> FIVE =
+  static final Set<FieldPath> FIVE =
       Set.of(
           FieldPath.of("row", "field0"),
           FieldPath.of("row", "field1"),
@@ -60,7 +60,7 @@ public class AnswerBench {
     }
   }
 
-  private Outcome<Answer> read(Set<FieldPath> wanted) {
+  Outcome<Answer> read(Set<FieldPath> wanted) {
     return new SoapCodec()
         .read(
             service,

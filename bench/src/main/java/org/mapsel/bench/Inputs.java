@@ -21,7 +21,7 @@ final class Inputs {
         """);
     for (int i = 0; i < types; i++) {
       xml.append("<xs:complexType name=\"type").append(i).append("\"><xs:sequence>\n");
-      for (int f = 0; f < 8; f++) {
+      for (int f = 0; f < 12; f++) {
         xml.append("  <xs:element name=\"field").append(f).append("\" type=\"xs:");
         xml.append(f % 3 == 0 ? "string" : f % 3 == 1 ? "int" : "dateTime").append('"');
         xml.append(f % 2 == 0 ? " minOccurs=\"0\"" : "").append("/>\n");
@@ -46,6 +46,22 @@ final class Inputs {
             </definitions>
             """)
         .toString()
+        .getBytes(StandardCharsets.UTF_8);
+  }
+
+  /** A description of an operation with so many text and number parameters. */
+  static byte[] wideDescription(int parameters) {
+    StringBuilder fields = new StringBuilder();
+    for (int f = 0; f < parameters; f++) {
+      fields.append("<xs:element name=\"parameter" + f + "\" type=\"xs:");
+      fields.append(f % 4 == 0 ? "int" : "string").append("\" minOccurs=\"0\"/>");
+    }
+    return new String(rowsDescription(), StandardCharsets.UTF_8)
+        .replace(
+            "<xs:element name=\"list\"><xs:complexType/>",
+            "<xs:element name=\"list\"><xs:complexType><xs:sequence>"
+                + fields
+                + "</xs:sequence></xs:complexType>")
         .getBytes(StandardCharsets.UTF_8);
   }
 

@@ -15,7 +15,11 @@ public final class Ratios {
   private Ratios() {}
 
   public static void main(String[] arguments) throws RunnerException {
-    for (Class<?> benchmark : new Class<?>[] {DescriptionBench.class, AnswerBench.class}) {
+    Class<?>[] all = {DescriptionBench.class, AnswerBench.class, RequestBench.class};
+    for (Class<?> benchmark : all) {
+      if (arguments.length > 0 && !benchmark.getSimpleName().startsWith(arguments[0])) {
+        continue;
+      }
       Collection<RunResult> results =
           new Runner(
                   new OptionsBuilder()
@@ -30,6 +34,7 @@ public final class Ratios {
               .run();
       print(benchmark, results);
     }
+    AnswerMemory.print();
   }
 
   private static void print(Class<?> benchmark, Collection<RunResult> results) {
@@ -41,6 +46,15 @@ public final class Ratios {
     }
     for (RunResult result : results) {
       double score = result.getPrimaryResult().getScore();
+      if (Double.isNaN(bare)) {
+        System.out.printf(
+            "RATE %s.%s %.0f %s%n",
+            benchmark.getSimpleName(),
+            result.getPrimaryResult().getLabel(),
+            score,
+            result.getPrimaryResult().getScoreUnit());
+        continue;
+      }
       System.out.printf(
           "RATIO %s.%s %.1f ms, %.2f times the bare pass%n",
           benchmark.getSimpleName(), result.getPrimaryResult().getLabel(), score, score / bare);

@@ -56,11 +56,7 @@ final class Encoding {
   }
 
   private static boolean isUtf8(byte[] bytes) {
-    boolean plain = true;
-    for (byte b : bytes) {
-      plain &= b >= 0;
-    }
-    if (plain) {
+    if (isAscii(bytes)) {
       return true;
     }
     try {
@@ -69,6 +65,19 @@ final class Encoding {
     } catch (CharacterCodingException e) {
       return false;
     }
+  }
+
+  /** Eight bytes at a time: most documents are plain ASCII, and large. */
+  private static boolean isAscii(byte[] bytes) {
+    ByteBuffer buffer = ByteBuffer.wrap(bytes);
+    long high = 0;
+    while (buffer.remaining() >= Long.BYTES) {
+      high |= buffer.getLong();
+    }
+    while (buffer.hasRemaining()) {
+      high |= (long) buffer.get() << 56;
+    }
+    return (high & 0x8080808080808080L) == 0;
   }
 
   private static boolean hasControls(byte[] bytes) {

@@ -41,6 +41,7 @@ public final class XmlCursor implements AutoCloseable {
   private final XMLStreamReader2 reader;
   private final String document;
   private int depth;
+  private @Nullable Place place;
   private int skippedLines;
   private final List<Finding> oddities = new ArrayList<>(0);
 
@@ -167,6 +168,7 @@ public final class XmlCursor implements AutoCloseable {
         if (event == XMLStreamConstants.START_ELEMENT) {
           depth++;
           if (depth == parentDepth + 1) {
+            place = null;
             return true;
           }
         } else if (event == XMLStreamConstants.END_ELEMENT) {
@@ -244,6 +246,18 @@ public final class XmlCursor implements AutoCloseable {
     return Optional.empty();
   }
 
+  public int attributeCount() {
+    return reader.getAttributeCount();
+  }
+
+  public String attributeLocal(int index) {
+    return reader.getAttributeLocalName(index);
+  }
+
+  public String attributeValue(int index) {
+    return reader.getAttributeValue(index);
+  }
+
   public boolean hasAttributes() {
     return reader.getAttributeCount() > 0;
   }
@@ -284,6 +298,15 @@ public final class XmlCursor implements AutoCloseable {
 
   /** Where the current element starts. */
   public Place place() {
+    Place known = place;
+    if (known == null) {
+      known = locate();
+      place = known;
+    }
+    return known;
+  }
+
+  private Place locate() {
     var start = reader.getLocationInfo().getStartLocation();
     return new Place(document, start.getLineNumber() + skippedLines, start.getColumnNumber());
   }

@@ -93,7 +93,7 @@ final class ComplexTypes {
     Field items =
         Field.of(
             name,
-            builder.shapeOf(item, id.inner(ITEM_FIELD)),
+            builder.shapeOf(item, id, ITEM_FIELD),
             Occurrence.ANY,
             new Wire.ArrayItem(name, itemType));
     return new Shape.Record(id, List.of(items));
@@ -214,7 +214,7 @@ final class ComplexTypes {
     ShapeId shape =
         says.type() instanceof TypeRef.Anything
             ? builder.add(BuiltInTypes.anySimple())
-            : builder.shapeOf(says.type(), id.inner("@" + attribute.name().local()));
+            : builder.shapeOf(says.type(), id, "@" + attribute.name().local());
     return new Field(
         attribute.name().local(),
         shape,

@@ -156,7 +156,7 @@ final class MessageLinker {
     if (part.type().isPresent()) {
       ShapeId shape =
           shapes.shapeOf(
-              new TypeRef.Named(part.type().get(), part.place()), asked.shape().inner(part.name()));
+              new TypeRef.Named(part.type().get(), part.place()), asked.shape(), part.name());
       return Optional.of(
           Field.of(
               part.name(), shape, Occurrence.ONE, new Wire.XmlElement(Name.of("", part.name()))));
@@ -223,7 +223,7 @@ final class MessageLinker {
   }
 
   private List<Field> attachments(Asked asked, MessageDeclaration message, BoundMessage bound) {
-    ShapeId binary = shapes.shapeOf(BINARY, asked.shape());
+    ShapeId binary = shapes.shapeOf(BINARY, asked.shape(), "attachment");
     return message.parts().stream()
         .filter(part -> bound.attachments().contains(part.name()))
         .map(
@@ -295,7 +295,8 @@ final class MessageLinker {
                     part.name(),
                     shapes.shapeOf(
                         new TypeRef.Named(type, part.place()),
-                        new ShapeId("", "/" + operation.name() + "/" + fault.name())),
+                        new ShapeId("", "/" + operation.name()),
+                        fault.name()),
                     Occurrence.ONE,
                     (Wire) new Wire.XmlElement(Name.of("", part.name()))))
         .or(() -> element(operation, part));

@@ -60,11 +60,15 @@ final class ShapeBuilder {
     return simpleTypes;
   }
 
-  /** The id of a type's shape, which is built now or before {@link #finish} returns. */
-  ShapeId shapeOf(TypeRef type, ShapeId inPlace) {
+  /**
+   * The id of a type's shape, which is built now or before {@link #finish} returns.
+   *
+   * @param owner the shape in which a type without a name was written, at the given step
+   */
+  ShapeId shapeOf(TypeRef type, ShapeId owner, String step) {
     return switch (type) {
       case TypeRef.Anything any -> open();
-      case TypeRef.Inline inline -> declared(inline.type(), inPlace);
+      case TypeRef.Inline inline -> declared(inline.type(), owner.inner(step));
       case TypeRef.Named named -> {
         Optional<Shape> builtIn = BuiltInTypes.find(named.name());
         if (builtIn.isPresent()) {
@@ -96,10 +100,9 @@ final class ShapeBuilder {
 
   /** The field that a global or local element makes. */
   Field elementField(ElementDeclaration element, Occurrence occurrence, ShapeId owner) {
-    ShapeId inPlace = owner.inner(element.name().local());
     return new Field(
         element.name().local(),
-        shapeOf(element.type(), inPlace),
+        shapeOf(element.type(), owner, element.name().local()),
         occurrence,
         element.nillable(),
         element.preset(),

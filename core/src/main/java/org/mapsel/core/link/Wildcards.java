@@ -32,7 +32,7 @@ final class Wildcards {
         return new Wire.XmlAny(
             name,
             builder.shapeOf(
-                declared.get().type(), new ShapeId(name.namespace(), "").inner(name.local())));
+                declared.get().type(), new ShapeId(name.namespace(), ""), name.local()));
       }
     }
     Name free =

@@ -44,7 +44,10 @@ public final class ScalarText {
       case FLOAT -> floating(text.strip());
       case DATE -> time(DATE, TimeValue.Kind.DATE, text.strip());
       case TIME -> time(TIME, TimeValue.Kind.TIME, withSeconds(text.strip()));
-      case DATE_TIME -> time(DATE_TIME, TimeValue.Kind.DATE_TIME, withSeconds(text.strip()));
+      case DATE_TIME ->
+          isUsualDateTime(text)
+              ? Optional.of(new TimeValue(TimeValue.Kind.DATE_TIME, text))
+              : time(DATE_TIME, TimeValue.Kind.DATE_TIME, withSeconds(text.strip()));
       case DURATION -> time(DURATION, TimeValue.Kind.DURATION, text.strip());
       case PARTIAL_DATE -> Optional.of(new TimeValue(TimeValue.Kind.PARTIAL, text.strip()));
       case BASE64 -> base64(text);
@@ -125,6 +128,25 @@ public final class ScalarText {
     } catch (NumberFormatException e) {
       return Optional.empty();
     }
+  }
+
+  /**
+   * Whether a text is written like 2031-05-14T06:40:00Z, as nearly all are: then no pattern is
+   * needed.
+   */
+  private static boolean isUsualDateTime(String text) {
+    String like = "dddd-dd-ddTdd:dd:ddZ";
+    if (text.length() != like.length()) {
+      return false;
+    }
+    for (int i = 0; i < like.length(); i++) {
+      char wished = like.charAt(i);
+      char c = text.charAt(i);
+      if (wished == 'd' ? c < '0' || c > '9' : c != wished) {
+        return false;
+      }
+    }
+    return true;
   }
 
   private static Optional<Value> time(Pattern pattern, TimeValue.Kind kind, String text) {

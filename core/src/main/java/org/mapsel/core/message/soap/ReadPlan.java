@@ -33,6 +33,8 @@ final class ReadPlan {
 
   private @Nullable Layout layout;
   private final Map<String, List<Slot>> elements = new HashMap<>();
+  private final Map<String, Followed> followed = new HashMap<>();
+  private @Nullable Followed lastElement;
   private final Map<String, List<Slot>> headers = new HashMap<>();
   private final Map<String, Slot> attributes = new HashMap<>();
   private @Nullable Slot text;
@@ -191,7 +193,31 @@ final class ReadPlan {
   /** Everywhere an element of this local name may go; empty if nowhere. */
   List<Slot> elements(String local) {
     layout();
-    return elements.getOrDefault(local, List.of());
+    // Elements come in the order of the shape, and in the same one in every row.
+    Followed last = lastElement;
+    Followed here = last == null ? null : last.next;
+    if (here == null || !here.local.equals(local)) {
+      here =
+          followed.computeIfAbsent(
+              local, name -> new Followed(name, elements.getOrDefault(name, List.of())));
+      if (last != null) {
+        last.next = here;
+      }
+    }
+    lastElement = here;
+    return here.slots;
+  }
+
+  /** An element that came, and what came after it the last time. */
+  private static final class Followed {
+    final String local;
+    final List<Slot> slots;
+    @Nullable Followed next;
+
+    Followed(String local, List<Slot> slots) {
+      this.local = local;
+      this.slots = slots;
+    }
   }
 
   List<Slot> headers(String local) {

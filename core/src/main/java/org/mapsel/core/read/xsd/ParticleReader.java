@@ -15,6 +15,8 @@ import org.mapsel.core.shape.Occurrence;
 /** Reads elements, groups and wildcards (XML Schema 1.0 part 1, sections 3.3 and 3.7 to 3.10). */
 final class ParticleReader {
 
+  private static final TypeRef ANYTHING = new TypeRef.Anything();
+
   private final SchemaContext context;
   private final XmlCursor cursor;
 
@@ -24,7 +26,8 @@ final class ParticleReader {
   }
 
   ElementDeclaration globalElement() throws DocumentException {
-    return element(context.declaredName(context.attribute("name").orElse("")));
+    ElementAttributes given = ElementAttributes.of(cursor);
+    return element(context.declaredName(given.name == null ? "" : given.name), given);
   }
 
   /** A named group's content: the one group inside it. */
@@ -39,9 +42,11 @@ final class ParticleReader {
 
   /** The particle that the cursor stands on, if it is one. */
   Optional<Particle> particle() throws DocumentException {
+    if (cursor.local().equals("element")) {
+      return Optional.of(elementUse());
+    }
     Occurrence occurrence = context.occurrence();
     return switch (cursor.local()) {
-      case "element" -> Optional.of(elementUse(occurrence));
       case "sequence" -> Optional.of(group(Particle.Order.SEQUENCE, occurrence));
       case "choice" -> Optional.of(group(Particle.Order.CHOICE, occurrence));
       case "all" -> Optional.of(group(Particle.Order.ALL, occurrence));
@@ -71,45 +76,45 @@ final class ParticleReader {
     return new Particle.Group(order, particles, occurrence);
   }
 
-  private Particle elementUse(Occurrence occurrence) throws DocumentException {
-    Optional<String> ref = context.attribute("ref");
-    if (ref.isPresent()) {
-      return new Particle.ElementRef(context.resolve(ref.get()), occurrence, context.place());
+  private Particle elementUse() throws DocumentException {
+    ElementAttributes given = ElementAttributes.of(cursor);
+    Occurrence occurrence = context.occurrence(given.minOccurs, given.maxOccurs);
+    if (given.ref != null) {
+      return new Particle.ElementRef(context.resolve(given.ref), occurrence, context.place());
     }
-    String local = context.attribute("name").orElse("").strip();
+    String local = given.name == null ? "" : given.name.strip();
     boolean qualified =
-        context.attribute("form").map("qualified"::equals).orElse(context.elementsQualified());
+        given.form == null ? context.elementsQualified() : given.form.equals("qualified");
     Name name = qualified ? context.targetName(local) : Name.of("", local);
-    return new Particle.Element(element(name), occurrence);
+    return new Particle.Element(element(name, given), occurrence);
   }
 
-  private ElementDeclaration element(Name name) throws DocumentException {
+  private ElementDeclaration element(Name name, ElementAttributes given) throws DocumentException {
     Place place = context.place();
-    TypeReader types = new TypeReader(context);
-    Optional<TypeRef> type = types.named("type");
-    boolean nillable = context.isTrue("nillable");
-    boolean isAbstract = context.isTrue("abstract");
-    Optional<Name> substitutes = context.attribute("substitutionGroup").map(context::resolve);
-    Optional<String> preset = context.attribute("default");
-    Optional<String> fixed = context.attribute("fixed");
+    TypeRef type =
+        given.type == null ? ANYTHING : new TypeRef.Named(context.resolve(given.type), place);
+    Optional<Name> substitutes =
+        given.substitutes == null
+            ? Optional.empty()
+            : Optional.of(context.resolve(given.substitutes));
     String documentation = "";
     int depth = cursor.depth();
     while (cursor.nextChild(depth)) {
       switch (cursor.local()) {
-        case "complexType" -> type = Optional.of(new TypeRef.Inline(types.complexType()));
-        case "simpleType" -> type = Optional.of(new TypeRef.Inline(types.simpleType()));
+        case "complexType" -> type = new TypeRef.Inline(new TypeReader(context).complexType());
+        case "simpleType" -> type = new TypeRef.Inline(new TypeReader(context).simpleType());
         case "annotation" -> documentation = context.documentation();
         default -> {}
       }
     }
     return new ElementDeclaration(
         name,
-        type.orElse(new TypeRef.Anything()),
-        nillable,
-        isAbstract,
+        type,
+        ElementAttributes.isTrue(given.nillable),
+        ElementAttributes.isTrue(given.isAbstract),
         substitutes,
-        preset,
-        fixed,
+        Optional.ofNullable(given.preset),
+        Optional.ofNullable(given.fixed),
         documentation,
         place);
   }

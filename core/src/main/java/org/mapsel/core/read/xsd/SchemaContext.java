@@ -102,13 +102,15 @@ record SchemaContext(
 
   /** minOccurs and maxOccurs of the current element. */
   Occurrence occurrence() {
-    Optional<String> min = attribute("minOccurs");
-    Optional<String> max = attribute("maxOccurs");
-    if (min.isEmpty() && max.isEmpty()) {
+    return occurrence(attribute("minOccurs").orElse(null), attribute("maxOccurs").orElse(null));
+  }
+
+  Occurrence occurrence(@Nullable String min, @Nullable String max) {
+    if (min == null && max == null) {
       return Occurrence.ONE;
     }
-    int least = min.map(text -> count(text, 1)).orElse(1);
-    int most = max.map(text -> count(text, 1)).orElse(1);
+    int least = min == null ? 1 : count(min, 1);
+    int most = max == null ? 1 : count(max, 1);
     return new Occurrence(least, Math.max(least, most));
   }
 
