@@ -296,6 +296,12 @@ public final class XmlCursor implements AutoCloseable {
     return Optional.of(Name.of(namespace, local));
   }
 
+  /** The namespace that a prefix stands for here; empty if none. */
+  public String namespaceOf(String prefix) {
+    String namespace = reader.getNamespaceURI(prefix);
+    return namespace == null ? "" : namespace;
+  }
+
   /** Where the current element starts. */
   public Place place() {
     Place known = place;

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.ShapeId;
 
@@ -13,6 +14,9 @@ import org.mapsel.core.ref.ShapeId;
 public final class Shapes {
 
   private final Map<ShapeId, Shape> byId;
+
+  /** The shapes of the fields of each shape, found once and then at hand. */
+  private final Map<ShapeId, List<Shape>> inside = new ConcurrentHashMap<>();
 
   public Shapes(Collection<Shape> shapes) {
     byId = HashMap.newHashMap(shapes.size());
@@ -45,6 +49,16 @@ public final class Shapes {
       case Shape.Scalar scalar -> List.of();
       case Shape.Open open -> List.of();
     };
+  }
+
+  /** The shapes of what {@link #fieldsOf} lists, in the same order. */
+  public List<Shape> shapesInside(ShapeId id) {
+    List<Shape> known = inside.get(id);
+    if (known == null) {
+      known = fieldsOf(id).stream().map(field -> get(field.shape())).toList();
+      inside.put(id, known);
+    }
+    return known;
   }
 
   /** Every field on a path that starts in {@code root}, or nothing if the path leads nowhere. */

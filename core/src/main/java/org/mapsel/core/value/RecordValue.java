@@ -42,6 +42,14 @@ public final class RecordValue implements Value {
     return index < 0 ? ABSENT : values[index];
   }
 
+  /** Like {@link #get}, quicker where the field stands at the expected place. */
+  public Value get(int expected, String name) {
+    List<String> names = layout.names();
+    return expected < values.length && names.get(expected).equals(name)
+        ? values[expected]
+        : get(name);
+  }
+
   /** The same record with one field set or replaced. */
   public RecordValue with(String name, Value value) {
     Map<String, Value> named = toMap();

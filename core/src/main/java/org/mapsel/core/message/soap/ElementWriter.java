@@ -6,6 +6,7 @@ import javax.xml.XMLConstants;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.ref.Name;
+import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.Shape;
@@ -58,11 +59,13 @@ final class ElementWriter {
   }
 
   /** Attributes first, as XML wants it, then the rest in order. */
-  void content(List<Field> fields, Value value, Trail path) {
+  void content(ShapeId shape, Value value, Trail path) {
     if (!(value instanceof RecordValue record)) {
       findings.add(path.error("MESSAGE_RECORD_EXPECTED"));
       return;
     }
+    List<Field> fields = shapes.fieldsOf(shape);
+    List<Shape> inner = shapes.shapesInside(shape);
     boolean plain = true;
     for (Field field : fields) {
       plain &= field.wire() instanceof Wire.XmlElement;
@@ -72,11 +75,12 @@ final class ElementWriter {
       attributes(fields, record, path);
     }
     int known = 0;
-    for (Field field : fields) {
-      Value given = record.get(field.name());
+    for (int i = 0; i < fields.size(); i++) {
+      Field field = fields.get(i);
+      Value given = record.get(i, field.name());
       known += given.isAbsent() ? 0 : 1;
       if (plain || isContent(field.wire())) {
-        field(field, given, path);
+        field(field, inner.get(i), given, path);
       }
     }
     if (known != record.present()) {
@@ -131,56 +135,60 @@ final class ElementWriter {
 
   /** Writes a field of the value at {@code parent}, as often as it has items. */
   void field(Field field, Value value, Trail parent) {
+    field(field, shapes.get(field.shape()), value, parent);
+  }
+
+  private void field(Field field, Shape shape, Value value, Trail parent) {
     Trail path = parent.then(field.name());
     if (value.isAbsent()) {
       if (field.isRequired()) {
-        missing(field, path);
+        missing(field, shape, path);
       }
     } else if (value instanceof ListValue list) {
       if (list.items().isEmpty() && field.isRequired()) {
-        missing(field, path);
+        missing(field, shape, path);
       }
       for (Value item : list.items()) {
-        one(field, item, path);
+        one(field, shape, item, path);
       }
     } else {
-      one(field, value, path);
+      one(field, shape, value, path);
     }
   }
 
-  private void missing(Field field, Trail path) {
-    if (field.fixed().isPresent() && shapes.get(field.shape()) instanceof Shape.Scalar) {
-      one(field, Value.text(field.fixed().get()), path);
-    } else if (!canBeEmpty(field)) {
+  private void missing(Field field, Shape shape, Trail path) {
+    if (field.fixed().isPresent() && shape instanceof Shape.Scalar) {
+      one(field, shape, Value.text(field.fixed().get()), path);
+    } else if (!canBeEmpty(field, shape)) {
       findings.add(path.error("MESSAGE_PARAMETER_MISSING"));
     } else if (field.nillable()) {
-      one(field, Value.NULL, path);
+      one(field, shape, Value.NULL, path);
     } else {
-      one(field, RecordValue.empty(), path);
+      one(field, shape, RecordValue.empty(), path);
     }
   }
 
   /**
    * Whether a required field may stand with nothing in it: null, or a record of optional fields.
    */
-  private boolean canBeEmpty(Field field) {
+  private static boolean canBeEmpty(Field field, Shape shape) {
     return field.nillable()
-        || shapes.get(field.shape()) instanceof Shape.Record record
+        || shape instanceof Shape.Record record
             && record.fields().stream().noneMatch(Field::isRequired);
   }
 
-  private void one(Field field, Value value, Trail path) {
+  private void one(Field field, Shape shape, Value value, Trail path) {
     switch (field.wire()) {
-      case Wire.XmlElement element -> element(field, element.name(), value, path);
-      case Wire.SoapHeader header -> element(field, header.name(), value, path);
-      case Wire.XmlText text -> inside(shapes.get(field.shape()), value, path);
-      case Wire.Group group -> inside(shapes.get(field.shape()), value, path);
-      case Wire.ArrayItem item -> element(field, Name.of("", item.local()), value, path);
+      case Wire.XmlElement element -> element(field, shape, element.name(), value, path);
+      case Wire.SoapHeader header -> element(field, shape, header.name(), value, path);
+      case Wire.XmlText text -> inside(shape, value, path);
+      case Wire.Group group -> inside(shape, value, path);
+      case Wire.ArrayItem item -> element(field, shape, Name.of("", item.local()), value, path);
       case Wire.Kind kind -> kindContent(field, value, path);
       case Wire.XmlAny any -> open(value, path, true);
       case Wire.XmlAttribute attribute -> attribute(field, attribute.name(), value, path);
-      case Wire.Parameter parameter -> inside(shapes.get(field.shape()), value, path);
-      case Wire.Body body -> inside(shapes.get(field.shape()), value, path);
+      case Wire.Parameter parameter -> inside(shape, value, path);
+      case Wire.Body body -> inside(shape, value, path);
       case Wire.Attachment attachment -> findings.add(path.error("MESSAGE_ATTACHMENT_UNSUPPORTED"));
     }
   }
@@ -196,10 +204,10 @@ final class ElementWriter {
     reportUnknown(shapes.fieldsOf(field.shape()), record, path);
   }
 
-  private void element(Field field, Name name, Value value, Trail path) {
+  private void element(Field field, Shape shape, Name name, Value value, Trail path) {
     String outer = start(name);
     if (encoded && value != Value.NULL) {
-      EncodedTypes.of(shapes.get(field.shape()), value, this::prefixOf).writeTo(out);
+      EncodedTypes.of(shape, value, this::prefixOf).writeTo(out);
     }
     if (value == Value.NULL) {
       if (field.nillable()) {
@@ -208,14 +216,14 @@ final class ElementWriter {
         findings.add(path.error("MESSAGE_NULL_REFUSED"));
       }
     } else {
-      inside(shapes.get(field.shape()), value, path);
+      inside(shape, value, path);
     }
     end(outer);
   }
 
   private void inside(Shape shape, Value value, Trail path) {
     switch (shape) {
-      case Shape.Record record -> content(record.fields(), value, path);
+      case Shape.Record record -> content(record.id(), value, path);
       case Shape.OneOf oneOf -> oneOf(oneOf, value, path);
       case Shape.Scalar scalar -> write(scalar, value, path);
       case Shape.Repeated repeated -> inside(shapes.get(repeated.item()), value, path);

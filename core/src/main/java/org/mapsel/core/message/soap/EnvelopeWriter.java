@@ -13,7 +13,8 @@ import org.mapsel.core.value.Value;
 /** Writes the envelope of a request. */
 final class EnvelopeWriter {
 
-  private static final int USUAL_LENGTH = 2_048;
+  private static final int USUAL_LENGTH = 1_024;
+  private static final int PER_FIELD = 64;
 
   private final Shapes shapes;
   private final Findings findings;
@@ -25,7 +26,7 @@ final class EnvelopeWriter {
 
   byte[] write(
       Operation operation, OperationWire.Soap wire, RecordValue values, HeaderBlocks blocks) {
-    XmlText out = new XmlText(USUAL_LENGTH);
+    XmlText out = new XmlText(USUAL_LENGTH + PER_FIELD * values.names().size());
     boolean encoded = wire.style() == OperationWire.Style.RPC_ENCODED;
     ElementWriter elements = new ElementWriter(shapes, findings, out, encoded);
     List<Field> fields = shapes.fieldsOf(operation.input());
@@ -39,7 +40,7 @@ final class EnvelopeWriter {
     }
     writeHeader(elements, out, fields, values, blocks);
     out.start("soap:Body");
-    writeBody(elements, out, wire, fields, values);
+    writeBody(elements, out, operation, wire, values);
     out.end();
     out.end();
     return out.bytes();
@@ -74,8 +75,8 @@ final class EnvelopeWriter {
   private static void writeBody(
       ElementWriter elements,
       XmlText out,
+      Operation operation,
       OperationWire.Soap wire,
-      List<Field> fields,
       RecordValue values) {
     if (wire.request().isPresent()) {
       String outer = elements.start(wire.request().get());
@@ -83,10 +84,10 @@ final class EnvelopeWriter {
         out.attribute(
             "soap:encodingStyle", Soap.is11(wire.protocol()) ? Soap.ENCODING_11 : Soap.ENCODING_12);
       }
-      elements.content(fields, values, Trail.ROOT);
+      elements.content(operation.input(), values, Trail.ROOT);
       elements.end(outer);
     } else {
-      elements.content(fields, values, Trail.ROOT);
+      elements.content(operation.input(), values, Trail.ROOT);
     }
   }
 }

@@ -164,7 +164,7 @@ public final class HttpBindingCodec implements Codec {
     XmlText out = new XmlText(USUAL_LENGTH);
     ElementWriter elements = new ElementWriter(shapes, findings, out, false);
     String outer = wire.request().isPresent() ? elements.start(wire.request().get()) : "";
-    elements.content(shapes.fieldsOf(operation.input()), values, Trail.ROOT);
+    elements.content(operation.input(), values, Trail.ROOT);
     if (wire.request().isPresent()) {
       elements.end(outer);
     }

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.IntPredicate;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Findings;
@@ -19,6 +20,9 @@ import org.mapsel.core.value.Value;
 final class ParameterCheck {
 
   private static final int SHOWN_ALLOWED = 8;
+
+  /** So many characters are a long whatever they are. */
+  private static final int LONG_DIGITS = 18;
 
   private ParameterCheck() {}
 
@@ -65,7 +69,7 @@ final class ParameterCheck {
     if (!facets.enumeration().isEmpty() && !facets.enumeration().contains(text)) {
       return error("MESSAGE_VALUE_NOT_ALLOWED", text, path, "allowed", shown(facets.enumeration()));
     }
-    if (parsed instanceof NumberValue number && outOfBounds(facets, number.number())) {
+    if (parsed instanceof NumberValue number && outOfBounds(facets, number.number(), text)) {
       return error("MESSAGE_NUMBER_OUT_OF_BOUNDS", text, path, "bounds", bounds(facets));
     }
     return null;
@@ -110,35 +114,46 @@ final class ParameterCheck {
     return false;
   }
 
-  private static boolean outOfBounds(Facets facets, BigDecimal number) {
-    return facets
-            .minInclusive()
-            .flatMap(ParameterCheck::bound)
-            .filter(b -> number.compareTo(b) < 0)
-            .isPresent()
-        || facets
-            .maxInclusive()
-            .flatMap(ParameterCheck::bound)
-            .filter(b -> number.compareTo(b) > 0)
-            .isPresent()
-        || facets
-            .minExclusive()
-            .flatMap(ParameterCheck::bound)
-            .filter(b -> number.compareTo(b) <= 0)
-            .isPresent()
-        || facets
-            .maxExclusive()
-            .flatMap(ParameterCheck::bound)
-            .filter(b -> number.compareTo(b) >= 0)
-            .isPresent();
+  private static boolean outOfBounds(Facets facets, BigDecimal number, String text) {
+    if (isFarWithin(facets, text)) {
+      return false;
+    }
+    return compares(facets.minInclusive(), number, c -> c < 0)
+        || compares(facets.maxInclusive(), number, c -> c > 0)
+        || compares(facets.minExclusive(), number, c -> c <= 0)
+        || compares(facets.maxExclusive(), number, c -> c >= 0);
   }
 
-  private static Optional<BigDecimal> bound(String text) {
+  /** Whether fewer digits than the upper bound has say already that a number is within. */
+  private static boolean isFarWithin(Facets facets, String text) {
+    String least = facets.minInclusive().orElse("");
+    String most = facets.maxInclusive().orElse("");
+    return facets.minExclusive().isEmpty()
+        && facets.maxExclusive().isEmpty()
+        && (least.startsWith("-") || least.equals("0"))
+        && text.length() < most.length()
+        && Character.isDigit(text.charAt(0))
+        && Character.isDigit(most.charAt(0))
+        && most.indexOf('.') < 0
+        && most.indexOf('E') < 0
+        && text.indexOf('e') < 0
+        && text.indexOf('E') < 0;
+  }
+
+  /** Whether the number compares to a bound in a way; INF and the like bound nothing. */
+  private static boolean compares(Optional<String> bound, BigDecimal number, IntPredicate way) {
+    if (bound.isEmpty()) {
+      return false;
+    }
+    String text = bound.get();
     try {
-      return Optional.of(new BigDecimal(text));
+      BigDecimal parsed =
+          text.length() < LONG_DIGITS && text.indexOf('.') < 0
+              ? BigDecimal.valueOf(Long.parseLong(text))
+              : new BigDecimal(text);
+      return way.test(number.compareTo(parsed));
     } catch (NumberFormatException e) {
-      // INF and the like bound nothing.
-      return Optional.empty();
+      return false;
     }
   }
 

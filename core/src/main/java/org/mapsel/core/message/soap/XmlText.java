@@ -2,6 +2,7 @@ package org.mapsel.core.message.soap;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -12,7 +13,8 @@ import org.jspecify.annotations.Nullable;
  */
 final class XmlText {
 
-  private final StringBuilder text;
+  private char[] text;
+  private int length;
 
   /** Prefix and namespace in turn, in force here. */
   private final List<String> prefixes = new ArrayList<>();
@@ -23,24 +25,26 @@ final class XmlText {
   private boolean startTagOpen;
 
   XmlText(int usualLength) {
-    text = new StringBuilder(usualLength);
+    text = new char[usualLength];
   }
 
   void declaration() {
-    text.append("<?xml version=\"1.0\" encoding=\"UTF-8\"?>");
+    add("<?xml version=\"1.0\" encoding=\"UTF-8\"?>");
   }
 
   /** Starts an element; the name may have a prefix that is or will be declared. */
   void start(String name) {
     closeStartTag();
     if (depth == names.length) {
-      names = java.util.Arrays.copyOf(names, depth * 2);
-      outerPrefixes = java.util.Arrays.copyOf(outerPrefixes, depth * 2);
+      names = Arrays.copyOf(names, depth * 2);
+      outerPrefixes = Arrays.copyOf(outerPrefixes, depth * 2);
     }
     names[depth] = name;
     outerPrefixes[depth] = prefixes.size();
     depth++;
-    text.append('<').append(name);
+    reserve(name.length() + 1);
+    text[length++] = '<';
+    put(name);
     startTagOpen = true;
   }
 
@@ -65,43 +69,54 @@ final class XmlText {
   }
 
   void attribute(String name, String value) {
-    text.append(' ').append(name).append("=\"");
+    add(" ");
+    add(name);
+    add("=\"");
     for (int i = 0; i < value.length(); i++) {
       char c = value.charAt(i);
       switch (c) {
-        case '&' -> text.append("&amp;");
-        case '<' -> text.append("&lt;");
-        case '"' -> text.append("&quot;");
-        case '\n' -> text.append("&#10;");
-        case '\r' -> text.append("&#13;");
-        case '\t' -> text.append("&#9;");
-        default -> text.append(c);
+        case '&' -> add("&amp;");
+        case '<' -> add("&lt;");
+        case '"' -> add("&quot;");
+        case '\n' -> add("&#10;");
+        case '\r' -> add("&#13;");
+        case '\t' -> add("&#9;");
+        default -> {
+          reserve(1);
+          text[length++] = c;
+        }
       }
     }
-    text.append('"');
+    add("\"");
   }
 
   void characters(String value) {
     closeStartTag();
-    int plain = 0;
-    for (int i = 0; i < value.length(); i++) {
+    int count = value.length();
+    reserve(count);
+    for (int i = 0; i < count; i++) {
       char c = value.charAt(i);
       if (c == '&' || c == '<' || c == '>' || c == '\r') {
-        text.append(value, plain, i);
-        text.append(c == '&' ? "&amp;" : c == '<' ? "&lt;" : c == '>' ? "&gt;" : "&#13;");
-        plain = i + 1;
+        add(c == '&' ? "&amp;" : c == '<' ? "&lt;" : c == '>' ? "&gt;" : "&#13;");
+        reserve(count - i);
+      } else {
+        text[length++] = c;
       }
     }
-    text.append(value, plain, value.length());
   }
 
   void end() {
     depth--;
     if (startTagOpen) {
-      text.append("/>");
+      add("/>");
       startTagOpen = false;
     } else {
-      text.append("</").append(names[depth]).append('>');
+      String name = names[depth];
+      reserve(name.length() + 3);
+      text[length++] = '<';
+      text[length++] = '/';
+      put(name);
+      text[length++] = '>';
     }
     while (prefixes.size() > outerPrefixes[depth]) {
       prefixes.remove(prefixes.size() - 1);
@@ -110,12 +125,31 @@ final class XmlText {
 
   private void closeStartTag() {
     if (startTagOpen) {
-      text.append('>');
+      reserve(1);
+      text[length++] = '>';
       startTagOpen = false;
     }
   }
 
+  private void add(String added) {
+    reserve(added.length());
+    put(added);
+  }
+
+  /** Copies what there is room for already. */
+  private void put(String added) {
+    int count = added.length();
+    added.getChars(0, count, text, length);
+    length += count;
+  }
+
+  private void reserve(int more) {
+    if (text.length - length < more) {
+      text = Arrays.copyOf(text, Math.max(text.length * 2, length + more));
+    }
+  }
+
   byte[] bytes() {
-    return text.toString().getBytes(StandardCharsets.UTF_8);
+    return new String(text, 0, length).getBytes(StandardCharsets.UTF_8);
   }
 }

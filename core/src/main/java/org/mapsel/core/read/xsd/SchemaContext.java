@@ -17,6 +17,7 @@ import org.mapsel.core.shape.Occurrence;
  * @param target the namespace its declarations go into
  * @param chameleon whether the schema has no namespace of its own and takes the including one's
  * @param redefined what another schema redefines of this one; kept under another name for it
+ * @param known the names met so far, so that each is kept once
  * @param redefining the component that is being redefined here; its own name means the original
  */
 record SchemaContext(
@@ -27,7 +28,8 @@ record SchemaContext(
     boolean elementsQualified,
     boolean attributesQualified,
     Set<Name> redefined,
-    @Nullable Name redefining) {
+    @Nullable Name redefining,
+    KnownNames known) {
 
   /** The namespace of XML Schema 1.0; the drafts before it are read by the same rules. */
   private static final Set<String> XSD =
@@ -49,7 +51,8 @@ record SchemaContext(
         elementsQualified,
         attributesQualified,
         redefined,
-        name);
+        name,
+        new KnownNames());
   }
 
   boolean onXsd() {
@@ -67,7 +70,7 @@ record SchemaContext(
   }
 
   Name targetName(String local) {
-    return Name.of(target, local.strip());
+    return known.local(target, local);
   }
 
   /** The name under which a global component is kept. */
@@ -82,6 +85,10 @@ record SchemaContext(
 
   /** A reference as written in an attribute. An unknown prefix is told once and left dangling. */
   Name resolve(String qualified) {
+    Name before = known.qualified(qualified, cursor);
+    if (before != null) {
+      return before;
+    }
     Optional<Name> resolved = cursor.resolve(qualified);
     if (resolved.isEmpty()) {
       reading
@@ -97,6 +104,9 @@ record SchemaContext(
       return original(name);
     }
     Standards.mention(name.namespace(), reading);
+    if (!chameleon) {
+      known.keep(qualified, name);
+    }
     return name;
   }
 

@@ -118,7 +118,8 @@ public final class SchemaReader {
             cursor.attribute("elementFormDefault").orElse("").equals("qualified"),
             cursor.attribute("attributeFormDefault").orElse("").equals("qualified"),
             redefined,
-            null);
+            null,
+            new KnownNames());
     int depth = cursor.depth();
     while (cursor.nextChild(depth)) {
       if (context.onXsd()) {
