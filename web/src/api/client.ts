@@ -5,6 +5,7 @@ export const api = createClient<paths>({ baseUrl: '' });
 
 type Schemas = components['schemas'];
 export type Finding = Schemas['FindingView'];
+export type AccessForm = Schemas['AccessForm'];
 export type Intake = Schemas['IntakeView'];
 export type ServiceBrief = Schemas['ServiceBrief'];
 export type Service = Schemas['ServiceView'];

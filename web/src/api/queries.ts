@@ -13,6 +13,17 @@ export const serviceQuery = (service: string) =>
     queryFn: () => unwrap(api.GET('/api/services/{service}', { params: { path: { service } } })),
   });
 
+export const accessQuery = (service: string, endpoint: string) =>
+  queryOptions({
+    queryKey: ['services', service, 'access', endpoint],
+    queryFn: () =>
+      unwrap(
+        api.GET('/api/services/{service}/endpoints/{endpoint}/access', {
+          params: { path: { service, endpoint } },
+        }),
+      ),
+  });
+
 export const operationQuery = (service: string, operation: string) =>
   queryOptions({
     queryKey: ['services', service, operation],

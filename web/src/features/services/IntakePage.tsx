@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
 import { useMutation } from '@tanstack/react-query';
 import { useMemo, useRef } from 'react';
-import { api, type Intake, unwrap } from '@/api/client';
+import { api, ApiProblem, type Intake, unwrap } from '@/api/client';
 import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
@@ -11,7 +11,12 @@ import { IntakeResult } from './components/IntakeResult';
 
 async function read(given: Given, signal: AbortSignal): Promise<Intake> {
   if (given.files.length === 0) {
-    return unwrap(api.POST('/api/intakes', { body: { source: given.source }, signal }));
+    return unwrap(
+      api.POST('/api/intakes', {
+        body: { source: given.source, ...(given.access && { access: given.access }) },
+        signal,
+      }),
+    );
   }
   const body = new FormData();
   given.files.forEach((file) => {
@@ -24,6 +29,14 @@ async function read(given: Given, signal: AbortSignal): Promise<Intake> {
       bodySerializer: () => body,
       signal,
     }),
+  );
+}
+
+/** Whether reading failed for the lack of credentials or a certificate. */
+function wantsAccess(error: Error | null) {
+  return (
+    error instanceof ApiProblem &&
+    ['EXCHANGE_LOGIN_WANTED', 'EXCHANGE_SERVER_UNTRUSTED'].includes(error.code)
   );
 }
 
@@ -48,11 +61,12 @@ export function IntakePage() {
         Read a description
       </Typography>
       <Typography sx={{ color: 'text.secondary', mb: 1.5, maxWidth: '72ch' }}>
-        Give the address of a WSDL document, drop its files here, or paste its text. Nothing is
-        taken until you say so.
+        Give the address of a WSDL document, drop its files or a zip of them here, or paste its
+        text. Nothing is taken until you say so.
       </Typography>
       <IntakeBox
         busy={reading.isPending}
+        asked={wantsAccess(reading.error)}
         onRead={(given) => {
           reading.mutate(given);
         }}
@@ -67,7 +81,13 @@ export function IntakePage() {
           }}
         />
       )}
-      {reading.data && <IntakeResult key={reading.data.edition} intake={reading.data} />}
+      {reading.data && (
+        <IntakeResult
+          key={reading.data.edition}
+          intake={reading.data}
+          access={reading.variables.access}
+        />
+      )}
     </Box>
   );
 }

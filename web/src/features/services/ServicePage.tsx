@@ -10,6 +10,7 @@ import { FindingList } from '@/ui/FindingList';
 import { Fetched } from '@/ui/Fetched';
 import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
+import { EndpointAccess } from './access/EndpointAccess';
 import { OperationTable } from './components/OperationTable';
 
 function RemoveButton({ service }: { service: Service }) {
@@ -60,6 +61,12 @@ function Taken({ data }: { data: Service }) {
           </Box>
         )}
       />
+      <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
+        Endpoints
+      </Typography>
+      {data.endpoints.map((endpoint) => (
+        <EndpointAccess key={endpoint.id} service={data.id} endpoint={endpoint} />
+      ))}
       <Box sx={{ mt: 2 }}>
         <RemoveButton service={data} />
       </Box>

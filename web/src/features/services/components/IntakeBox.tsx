@@ -2,14 +2,20 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import { type DragEvent, useRef, useState } from 'react';
+import type { AccessForm } from '@/api/client';
+import { AccessFields } from '../access/AccessFields';
+import { NOBODY } from '../access/model';
 
 export interface Given {
   source: string;
   files: File[];
+  access?: AccessForm;
 }
 
 interface Props {
   busy: boolean;
+  /** Whether the far side has asked who calls. */
+  asked: boolean;
   onRead: (given: Given) => void;
 }
 
@@ -23,7 +29,10 @@ function kindOf(source: string) {
 }
 
 /** One box that takes an address, files or pasted text, and says at once what it is. */
-export function IntakeBox({ busy, onRead }: Props) {
+export function IntakeBox({ busy, asked, onRead }: Props) {
+  const [opened, setOpened] = useState(false);
+  const [access, setAccess] = useState<AccessForm>(NOBODY);
+  const withAccess = opened || asked;
   const [source, setSource] = useState('');
   const [over, setOver] = useState(false);
   const files = useRef<HTMLInputElement>(null);
@@ -41,7 +50,9 @@ export function IntakeBox({ busy, onRead }: Props) {
       component="form"
       onSubmit={(event) => {
         event.preventDefault();
-        if (source.trim() !== '') onRead({ source, files: [] });
+        if (source.trim() !== '') {
+          onRead({ source, files: [], ...(withAccess && { access }) });
+        }
       }}
       onDragOver={(event) => {
         event.preventDefault();
@@ -107,13 +118,24 @@ export function IntakeBox({ busy, onRead }: Props) {
         type="file"
         multiple
         hidden
-        accept=".wsdl,.xsd,.xml"
+        accept=".wsdl,.xsd,.xml,.zip"
         aria-label="Description files"
         onChange={(event) => {
           give(event.target.files);
           event.target.value = '';
         }}
       />
+      <Box sx={{ gridColumn: '1 / -1' }}>
+        <Button
+          aria-expanded={withAccess}
+          onClick={() => {
+            setOpened(!withAccess);
+          }}
+        >
+          {withAccess ? 'What it takes to reach it' : 'With credentials, a proxy or certificates…'}
+        </Button>
+        {withAccess && <AccessFields form={access} onChange={setAccess} />}
+      </Box>
     </Box>
   );
 }

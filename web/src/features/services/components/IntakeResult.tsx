@@ -6,19 +6,37 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, type Intake, unwrap } from '@/api/client';
+import { type AccessForm, api, type Intake, type Service, unwrap } from '@/api/client';
 import { servicesQuery } from '@/api/queries';
 import { count } from '@/lib/format';
 import { FindingList } from '@/ui/FindingList';
 import { Problem } from '@/ui/Problem';
+import { isSameServer } from '../access/model';
 import { OperationTable } from './OperationTable';
 
-function useTake() {
+/** What it took to read the description is kept for the endpoints of the same server. */
+async function keepAccess(service: Service, access: AccessForm | undefined) {
+  if (!access) return;
+  const here = service.endpoints.filter((one) => isSameServer(one.address, service.source));
+  for (const { id } of here) {
+    await unwrap(
+      api.PUT('/api/services/{service}/endpoints/{endpoint}/access', {
+        params: { path: { service: service.id, endpoint: id } },
+        body: access,
+      }),
+    );
+  }
+}
+
+function useTake(access: AccessForm | undefined) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   return useMutation({
-    mutationFn: (body: { edition: string; operations: string[]; endpoint: string }) =>
-      unwrap(api.POST('/api/services', { body })),
+    mutationFn: async (body: { edition: string; operations: string[]; endpoint: string }) => {
+      const service = await unwrap(api.POST('/api/services', { body }));
+      await keepAccess(service, access);
+      return service;
+    },
     onSuccess: async (service) => {
       await queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
       await navigate(`/services/${service.id}`);
@@ -27,10 +45,16 @@ function useTake() {
 }
 
 /** What was found in a description, and the one button that takes what is ticked. */
-export function IntakeResult({ intake }: { intake: Intake }) {
+export function IntakeResult({
+  intake,
+  access,
+}: {
+  intake: Intake;
+  access: AccessForm | undefined;
+}) {
   const [ticked, setTicked] = useState(() => new Set(intake.operations.map((one) => one.id)));
   const [endpoint, setEndpoint] = useState(intake.endpoints.at(-1)?.id ?? '');
-  const take = useTake();
+  const take = useTake(access);
   return (
     <Box
       component="section"

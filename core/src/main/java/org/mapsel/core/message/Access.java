@@ -10,12 +10,18 @@ import java.util.Optional;
  * @param headers further HTTP headers
  * @param security the WS-Security header of SOAP requests
  * @param addressing whether SOAP requests carry WS-Addressing headers
+ * @param connection what the connection itself needs
  */
 public record Access(
-    Login login, List<NamedSecret> headers, Optional<Security> security, Addressing addressing) {
+    Login login,
+    List<NamedSecret> headers,
+    Optional<Security> security,
+    Addressing addressing,
+    Connection connection) {
 
   public static final Access NONE =
-      new Access(new Login.None(), List.of(), Optional.empty(), Addressing.AS_DESCRIBED);
+      new Access(
+          new Login.None(), List.of(), Optional.empty(), Addressing.AS_DESCRIBED, Connection.PLAIN);
 
   public Access {
     headers = List.copyOf(headers);
@@ -51,6 +57,36 @@ public record Access(
    */
   public record Security(String user, Secret password, boolean digest, boolean timestamp) {}
 
+  /**
+   * What a connection needs before any request is sent.
+   *
+   * @param certificate shown to a server that wants to know who connects (RFC 8446, section 4.4.2)
+   * @param trusted certificates in PEM of authorities that are trusted besides the usual ones
+   * @param proxy the server in between
+   */
+  public record Connection(
+      Optional<ClientCertificate> certificate, Optional<String> trusted, Optional<Proxy> proxy) {
+
+    public static final Connection PLAIN =
+        new Connection(Optional.empty(), Optional.empty(), Optional.empty());
+  }
+
+  /** A certificate with its key, as a PKCS #12 file (RFC 7292). */
+  public record ClientCertificate(byte[] file, Secret password) {
+
+    public ClientCertificate {
+      file = file.clone();
+    }
+
+    @Override
+    public byte[] file() {
+      return file.clone();
+    }
+  }
+
+  /** A proxy; the user is empty where it asks for none. */
+  public record Proxy(String host, int port, String user, Secret password) {}
+
   /** When to send WS-Addressing 1.0 headers. */
   public enum Addressing {
     AS_DESCRIBED,
@@ -72,7 +108,8 @@ public record Access(
         security.map(
             token ->
                 new Security(token.user(), Secret.hidden(), token.digest(), token.timestamp())),
-        addressing);
+        addressing,
+        Connection.PLAIN);
   }
 
   /** Whether anything in it must not be seen. */

@@ -50,6 +50,14 @@ public final class AccessHeaders {
     return Base64.getEncoder().encodeToString(text.getBytes(StandardCharsets.UTF_8));
   }
 
+  /** The address as it may be shown: without a key that stands in it. */
+  public static String shown(String address, Access access) {
+    return access.login() instanceof Access.Login.ApiKey key && key.inQuery()
+        ? address.replace(
+            URLEncoder.encode(key.key().reveal(), StandardCharsets.UTF_8), Secret.hidden().reveal())
+        : address;
+  }
+
   /** The address with the key in it, where the access wants it there. */
   public static String address(String address, Access access) {
     return access.login() instanceof Access.Login.ApiKey key && key.inQuery()

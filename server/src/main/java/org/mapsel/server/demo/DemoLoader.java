@@ -4,6 +4,7 @@ import static org.mapsel.server.schema.Tables.SETTING;
 
 import java.util.List;
 import org.jooq.DSLContext;
+import org.mapsel.core.message.Access;
 import org.mapsel.core.page.AppEdit;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
@@ -58,7 +59,7 @@ class DemoLoader {
   }
 
   private void makeDutyDesk() {
-    IntakeView read = workspace.readAddress(standIns + "/berthing/berthing.wsdl");
+    IntakeView read = workspace.readAddress(standIns + "/berthing/berthing.wsdl", Access.NONE);
     ServiceView berthing =
         workspace.take(
             new TakeRequest(

@@ -1,142 +1,217 @@
 package org.mapsel.server.outgoing;
 
-import java.io.ByteArrayInputStream;
+import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.ConnectException;
+import java.net.NoRouteToHostException;
+import java.net.SocketTimeoutException;
 import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpClient.Redirect;
-import java.net.http.HttpConnectTimeoutException;
-import java.net.http.HttpRequest;
-import java.net.http.HttpRequest.BodyPublishers;
-import java.net.http.HttpResponse;
-import java.net.http.HttpTimeoutException;
+import java.net.UnknownHostException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.CompletableFuture;
+import java.util.TreeMap;
 import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
-import java.util.zip.GZIPInputStream;
+import javax.net.ssl.SSLException;
+import org.apache.hc.client5.http.ConnectTimeoutException;
+import org.apache.hc.client5.http.classic.methods.HttpUriRequestBase;
+import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
+import org.apache.hc.core5.http.ClassicHttpResponse;
+import org.apache.hc.core5.http.io.entity.ByteArrayEntity;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.message.Access;
+import org.mapsel.core.message.AccessHeaders;
 import org.mapsel.core.message.Header;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
+import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
 
 /** The one place from which requests leave: calls to services, and fetching of descriptions. */
 @Component
 public class OutgoingHttp implements Exchanger {
 
+  private static final int MAX_REDIRECTS = 5;
+
+  /** The body is larger than the limit. */
+  private static final class TooLarge extends IOException {
+    private static final long serialVersionUID = 1L;
+  }
+
   private final OutgoingSettings settings;
   private final Clock clock;
-  private final HttpClient calls;
-  private final HttpClient descriptions;
+  private final CloseableHttpClient plain;
+  private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
 
   OutgoingHttp(OutgoingSettings settings, Clock clock) {
     this.settings = settings;
     this.clock = clock;
-    // A redirected POST would silently become a GET, so calls follow none.
-    this.calls = client(Redirect.NEVER);
-    this.descriptions = client(Redirect.NORMAL);
+    this.plain = Clients.of(Access.NONE, settings).get();
   }
 
-  private HttpClient client(Redirect redirect) {
-    return HttpClient.newBuilder()
-        .version(HttpClient.Version.HTTP_1_1)
-        .connectTimeout(settings.connectTimeout())
-        .followRedirects(redirect)
-        .build();
+  @PreDestroy
+  void close() throws IOException {
+    threads.shutdownNow();
+    plain.close();
+  }
+
+  /** Refuses an access whose certificates cannot be used. */
+  public void check(Access access) {
+    Outcome<CloseableHttpClient> client = Clients.of(access, settings);
+    try {
+      client.value().orElseThrow(() -> Problem.refused(client.findings())).close();
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
   }
 
   @Override
   public Exchange send(Request request, Access access) {
     Instant started = clock.instant();
     long start = System.nanoTime();
-    Outcome<Response> outcome = attempt(calls, request);
+    Outcome<Response> outcome = attempt(request, access);
     Duration took = Duration.ofNanos(System.nanoTime() - start);
     return new Exchange(
         request, outcome.value(), outcome.findings().stream().findFirst(), started, took);
   }
 
-  /** A document of a description. */
-  public Outcome<SourceText> fetch(String address) {
-    Request request = new Request("GET", address, List.of(), new byte[0]);
-    Outcome<Response> outcome = attempt(descriptions, request);
-    if (outcome.value().isEmpty()) {
-      return Outcome.failed(outcome.findings());
-    }
-    Response response = outcome.get();
-    if (response.status() != 200) {
-      return Outcome.failed(
-          Finding.error(
-              "EXCHANGE_STATUS_REFUSED",
-              "address",
-              address,
-              "status",
-              String.valueOf(response.status())));
-    }
-    return Outcome.of(new SourceText(address, response.body()));
-  }
-
-  private Outcome<Response> attempt(HttpClient client, Request request) {
-    HttpRequest.Builder builder;
-    try {
-      builder = HttpRequest.newBuilder(URI.create(request.address()));
-    } catch (IllegalArgumentException e) {
-      return Outcome.failed(
-          Finding.error("EXCHANGE_ADDRESS_INVALID", "address", request.address()));
-    }
-    builder.method(request.method(), BodyPublishers.ofByteArray(request.body()));
-    for (Header header : request.headers()) {
-      builder.header(header.name(), header.value());
-    }
-    builder.header("Accept-Encoding", "gzip");
-    builder.timeout(settings.answerTimeout());
-    CompletableFuture<HttpResponse<byte[]>> sending =
-        client.sendAsync(builder.build(), info -> new LimitedBody(settings.maxAnswer().toBytes()));
-    try {
-      // The builder's timeout ends with the headers; this one covers the body too.
-      HttpResponse<byte[]> response =
-          sending.get(settings.answerTimeout().toMillis(), TimeUnit.MILLISECONDS);
-      return Outcome.of(
-          new Response(response.statusCode(), response.headers().map(), body(response)));
-    } catch (ExecutionException e) {
-      return Outcome.failed(failure(request.address(), e.getCause()));
-    } catch (IOException e) {
-      return Outcome.failed(failure(request.address(), e));
-    } catch (TimeoutException e) {
-      sending.cancel(true);
-      return Outcome.failed(late(request.address()));
-    } catch (InterruptedException e) {
-      sending.cancel(true);
-      Thread.currentThread().interrupt();
-      return Outcome.failed(failure(request.address(), e));
-    }
-  }
-
-  private byte[] body(HttpResponse<byte[]> response) throws IOException {
-    boolean zipped =
-        response.headers().firstValue("Content-Encoding").filter("gzip"::equals).isPresent();
-    if (!zipped) {
-      return response.body();
-    }
-    long limit = settings.maxAnswer().toBytes();
-    try (InputStream in = new GZIPInputStream(new ByteArrayInputStream(response.body()))) {
-      byte[] body = in.readNBytes((int) limit + 1);
-      if (body.length > limit) {
-        throw new LimitedBody.TooLarge();
+  /** A document of a description; redirects are followed, but never with credentials elsewhere. */
+  public Outcome<SourceText> fetch(String address, Access access) {
+    String at = address;
+    Access current = access;
+    for (int redirects = 0; redirects <= MAX_REDIRECTS; redirects++) {
+      Request request =
+          new Request(
+              "GET", AccessHeaders.address(at, current), AccessHeaders.of(current), new byte[0]);
+      Outcome<Response> outcome = attempt(request, current);
+      if (outcome.value().isEmpty()) {
+        return Outcome.failed(outcome.findings());
       }
-      return body;
+      Response response = outcome.get();
+      Optional<String> location = response.header("Location");
+      if (response.status() / 100 == 3 && location.isPresent()) {
+        String next = resolved(at, location.get());
+        current = isSameServer(at, next) ? current : Access.NONE;
+        at = next;
+      } else if (response.status() == 200) {
+        return Outcome.of(new SourceText(address, response.body()));
+      } else {
+        String code =
+            response.status() == 401 || response.status() == 407
+                ? "EXCHANGE_LOGIN_WANTED"
+                : "EXCHANGE_STATUS_REFUSED";
+        return Outcome.failed(
+            Finding.error(code, "address", at, "status", String.valueOf(response.status())));
+      }
+    }
+    return Outcome.failed(Finding.error("EXCHANGE_REDIRECTS_TOO_MANY", "address", address));
+  }
+
+  private static String resolved(String base, String location) {
+    try {
+      return URI.create(base).resolve(location).toString();
+    } catch (IllegalArgumentException e) {
+      return location;
+    }
+  }
+
+  /** Whether two addresses lead to the same server, so that both may see the same credentials. */
+  public static boolean isSameServer(String one, String other) {
+    try {
+      URI left = URI.create(one);
+      URI right = URI.create(other);
+      return left.getScheme().equals(right.getScheme())
+          && left.getAuthority().equalsIgnoreCase(right.getAuthority());
+    } catch (IllegalArgumentException | NullPointerException e) {
+      return false;
+    }
+  }
+
+  private Outcome<Response> attempt(Request request, Access access) {
+    String shown = AccessHeaders.shown(request.address(), access);
+    HttpUriRequestBase message;
+    try {
+      URI uri = URI.create(request.address());
+      if (uri.getHost() == null) {
+        return Outcome.failed(Finding.error("EXCHANGE_ADDRESS_INVALID", "address", shown));
+      }
+      message = new HttpUriRequestBase(request.method(), uri);
+    } catch (IllegalArgumentException e) {
+      return Outcome.failed(Finding.error("EXCHANGE_ADDRESS_INVALID", "address", shown));
+    }
+    if (request.body().length > 0) {
+      message.setEntity(new ByteArrayEntity(request.body(), null));
+    }
+    for (Header header : request.headers()) {
+      message.addHeader(header.name(), header.value());
+    }
+    if (!needsOwnClient(access)) {
+      return attempt(plain, message, shown);
+    }
+    Outcome<CloseableHttpClient> own = Clients.of(access, settings);
+    if (own.value().isEmpty()) {
+      return Outcome.failed(own.findings());
+    }
+    try (CloseableHttpClient client = own.get()) {
+      return attempt(client, message, shown);
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static boolean needsOwnClient(Access access) {
+    return access.login() instanceof Access.Login.Digest
+        || !access.connection().equals(Access.Connection.PLAIN);
+  }
+
+  private Outcome<Response> attempt(
+      CloseableHttpClient client, HttpUriRequestBase message, String shown) {
+    Future<Response> sending =
+        threads.submit(() -> client.execute(message, response -> read(response)));
+    try {
+      // Timeouts of the connection begin anew with every byte; this one covers everything.
+      return Outcome.of(sending.get(settings.answerTimeout().toMillis(), TimeUnit.MILLISECONDS));
+    } catch (ExecutionException e) {
+      return Outcome.failed(failure(shown, e.getCause()));
+    } catch (TimeoutException e) {
+      message.abort();
+      return Outcome.failed(late(shown));
+    } catch (InterruptedException e) {
+      message.abort();
+      Thread.currentThread().interrupt();
+      return Outcome.failed(failure(shown, e));
+    }
+  }
+
+  private Response read(ClassicHttpResponse response) throws IOException {
+    Map<String, List<String>> headers = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
+    for (var header : response.getHeaders()) {
+      headers.computeIfAbsent(header.getName(), name -> new ArrayList<>(1)).add(header.getValue());
+    }
+    if (response.getEntity() == null) {
+      return new Response(response.getCode(), headers, new byte[0]);
+    }
+    int limit = (int) settings.maxAnswer().toBytes();
+    try (InputStream content = response.getEntity().getContent()) {
+      byte[] body = content == null ? new byte[0] : content.readNBytes(limit + 1);
+      if (body.length > limit) {
+        throw new TooLarge();
+      }
+      return new Response(response.getCode(), headers, body);
     }
   }
 
@@ -152,18 +227,25 @@ public class OutgoingHttp implements Exchanger {
   private Finding failure(String address, Throwable cause) {
     String reason = Optional.ofNullable(cause.getMessage()).orElse("connection refused");
     return switch (cause) {
-      case LimitedBody.TooLarge large ->
+      case TooLarge large ->
           Finding.error(
               "EXCHANGE_ANSWER_TOO_LARGE",
               "address",
               address,
               "limit",
               settings.maxAnswer().toMegabytes() + " MB");
-      case HttpConnectTimeoutException late ->
+      case ConnectTimeoutException late ->
           Finding.error(
               "EXCHANGE_CONNECTION_REFUSED", "address", address, "reason", "nobody answered");
-      case HttpTimeoutException late -> late(address);
+      case SocketTimeoutException late -> late(address);
+      case SSLException untrusted ->
+          Finding.error("EXCHANGE_SERVER_UNTRUSTED", "address", address, "reason", reason);
+      case UnknownHostException unknown ->
+          Finding.error(
+              "EXCHANGE_CONNECTION_REFUSED", "address", address, "reason", "there is no such host");
       case ConnectException refused ->
+          Finding.error("EXCHANGE_CONNECTION_REFUSED", "address", address, "reason", reason);
+      case NoRouteToHostException unreachable ->
           Finding.error("EXCHANGE_CONNECTION_REFUSED", "address", address, "reason", reason);
       default -> Finding.error("EXCHANGE_ANSWER_DROPPED", "address", address, "reason", reason);
     };

@@ -6,4 +6,5 @@ import org.springframework.util.unit.DataSize;
 
 /** Limits of calls to services. */
 @ConfigurationProperties("mapsel.outgoing")
-record OutgoingSettings(Duration connectTimeout, Duration answerTimeout, DataSize maxAnswer) {}
+record OutgoingSettings(
+    Duration connectTimeout, Duration answerTimeout, DataSize maxAnswer, int connectionsPerHost) {}

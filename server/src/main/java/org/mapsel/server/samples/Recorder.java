@@ -9,7 +9,6 @@ import org.mapsel.core.call.CallResult;
 import org.mapsel.core.call.Caller;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.json.ValueJson;
-import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
@@ -21,6 +20,7 @@ import org.mapsel.core.service.Service;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.server.outgoing.OutgoingHttp;
 import org.mapsel.server.outgoing.Stamps;
+import org.mapsel.server.secrets.Accesses;
 import org.mapsel.server.values.Trimmed;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
@@ -42,9 +42,16 @@ public class Recorder {
 
   private final ExchangeStore exchanges;
   private final SampleStore samples;
+  private final Accesses accesses;
   private final Caller caller;
 
-  Recorder(ExchangeStore exchanges, SampleStore samples, OutgoingHttp http, Stamps stamps) {
+  Recorder(
+      ExchangeStore exchanges,
+      SampleStore samples,
+      Accesses accesses,
+      OutgoingHttp http,
+      Stamps stamps) {
+    this.accesses = accesses;
     this.exchanges = exchanges;
     this.samples = samples;
     this.caller = new Caller(http, stamps);
@@ -58,7 +65,9 @@ public class Recorder {
       EndpointId endpoint,
       RecordValue parameters,
       Set<FieldPath> wanted) {
-    CallResult result = caller.call(service, operation, endpoint, parameters, Access.NONE, wanted);
+    CallResult result =
+        caller.call(
+            service, operation, endpoint, parameters, accesses.of(serviceId, endpoint), wanted);
     Optional<Sent> sent =
         result
             .exchange()

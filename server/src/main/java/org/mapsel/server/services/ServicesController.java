@@ -5,8 +5,12 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
+import org.mapsel.core.message.Access;
+import org.mapsel.server.secrets.AccessForm;
+import org.mapsel.server.secrets.Accesses;
 import org.mapsel.server.services.ServiceViews.IntakeView;
 import org.mapsel.server.services.ServiceViews.OperationView;
 import org.mapsel.server.services.ServiceViews.ServiceBrief;
@@ -33,8 +37,12 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api")
 class ServicesController {
 
-  /** What stands in the intake box: an address, or the text of a description. */
-  record IntakeRequest(String source) {
+  /**
+   * What stands in the intake box: an address, or the text of a description.
+   *
+   * @param access for the server at the address
+   */
+  record IntakeRequest(String source, @Nullable AccessForm access) {
     IntakeRequest {
       Objects.requireNonNull(source);
     }
@@ -43,8 +51,11 @@ class ServicesController {
   private final Workspace workspace;
   private final Operations operations;
   private final ServiceRemoval removal;
+  private final Accesses accesses;
 
-  ServicesController(Workspace workspace, Operations operations, ServiceRemoval removal) {
+  ServicesController(
+      Workspace workspace, Operations operations, ServiceRemoval removal, Accesses accesses) {
+    this.accesses = accesses;
     this.workspace = workspace;
     this.operations = operations;
     this.removal = removal;
@@ -59,7 +70,8 @@ class ServicesController {
     return source.startsWith("<")
         ? workspace.readGiven(
             List.of(new SourceText("pasted", source.getBytes(StandardCharsets.UTF_8))))
-        : workspace.readAddress(source);
+        : workspace.readAddress(
+            source, request.access() == null ? Access.NONE : accesses.given(request.access()));
   }
 
   @PostMapping(path = "/intakes/files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)

@@ -11,6 +11,7 @@ import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.finding.Severity;
+import org.mapsel.core.message.Access;
 import org.mapsel.core.read.Resolver;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
@@ -41,11 +42,18 @@ public class Workspace {
     this.http = http;
   }
 
-  /** Reads the description at an address. */
-  public IntakeView readAddress(String address) {
-    Outcome<SourceText> fetched = fetch(address.strip());
+  /**
+   * Reads the description at an address.
+   *
+   * @param access for the server at that address; no other one sees any of it
+   */
+  public IntakeView readAddress(String address, Access access) {
+    String first = address.strip();
+    Resolver resolver =
+        at -> fetch(at, OutgoingHttp.isSameServer(first, at) ? access : Access.NONE);
+    Outcome<SourceText> fetched = resolver.fetch(first);
     SourceText source = fetched.value().orElseThrow(() -> Problem.refused(fetched.findings()));
-    return view(editions.read(source, this::fetch));
+    return view(editions.read(source, resolver));
   }
 
   /** Reads a description from texts that were given; the others are what it may import. */
@@ -61,7 +69,7 @@ public class Workspace {
                   .findFirst();
           return known.isPresent()
               ? Outcome.of(new SourceText(address, known.get().bytes()))
-              : fetch(address);
+              : fetch(address, Access.NONE);
         };
     return view(editions.read(mainOf(given), besides));
   }
@@ -78,11 +86,11 @@ public class Workspace {
     return address.substring(address.lastIndexOf('/') + 1);
   }
 
-  private Outcome<SourceText> fetch(String address) {
+  private Outcome<SourceText> fetch(String address, Access access) {
     if (!address.startsWith("http://") && !address.startsWith("https://")) {
       return Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address));
     }
-    return http.fetch(address);
+    return http.fetch(address, access);
   }
 
   private IntakeView view(Edition edition) {

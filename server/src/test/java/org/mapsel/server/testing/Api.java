@@ -52,6 +52,14 @@ public final class Api {
             .POST(BodyPublishers.ofString(json.replace('\'', '"'))));
   }
 
+  /** Like {@link #post}. */
+  public Answer put(String path, String json) {
+    return send(
+        request(path)
+            .header("Content-Type", "application/json")
+            .PUT(BodyPublishers.ofString(json.replace('\'', '"'))));
+  }
+
   public Answer delete(String path) {
     return send(request(path).DELETE());
   }
@@ -75,7 +83,12 @@ public final class Api {
 
   /** Reads and takes everything at an address; gives the service's id. */
   public String take(String description) {
-    Answer read = post("/api/intakes", "{'source':'" + description + "'}");
+    return take(description, "null");
+  }
+
+  /** Likewise, with what it takes to reach the description. */
+  public String take(String description, String access) {
+    Answer read = post("/api/intakes", "{'source':'" + description + "','access':" + access + "}");
     StringBuilder operations = new StringBuilder();
     read.body()
         .at("/operations")

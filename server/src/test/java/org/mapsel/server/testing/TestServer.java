@@ -22,6 +22,7 @@ public final class TestServer implements BeforeAllCallback, AfterAllCallback {
     context =
         application.run(
             "--server.port=0",
+            "--mapsel.secrets.key-file=target/secret-" + ProcessHandle.current().pid() + ".key",
             "--mapsel.outgoing.answer-timeout=2s",
             "--mapsel.outgoing.max-answer=2MB",
             "--spring.datasource.url="

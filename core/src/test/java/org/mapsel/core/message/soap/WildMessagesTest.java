@@ -328,7 +328,8 @@ class WildMessagesTest {
             new Access.Login.Basic("pilot", Secret.of("tide")),
             List.of(),
             java.util.Optional.of(new Access.Security("pilot", Secret.of("tide"), true, true)),
-            Access.Addressing.AS_DESCRIBED);
+            Access.Addressing.AS_DESCRIBED,
+            Access.Connection.PLAIN);
     RecordValue sample =
         SampleMaker.make(CARGO.service().shapes(), load().input(), Extent.REQUIRED);
     OperationWire wire = load().wires().get(0);

@@ -1,0 +1,404 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Checkbox from '@mui/material/Checkbox';
+import FormControlLabel from '@mui/material/FormControlLabel';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import type { ReactNode } from 'react';
+import type { AccessForm } from '@/api/client';
+import { loginOf, LOGINS, NOBODY } from './model';
+
+interface Props {
+  form: AccessForm;
+  onChange: (form: AccessForm) => void;
+}
+
+function Row({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Box
+      role="group"
+      aria-label={title}
+      sx={{
+        display: 'grid',
+        gridTemplateColumns: { xs: '1fr', md: '150px 1fr' },
+        gap: 1,
+        py: 1,
+        borderTop: '1px solid',
+        borderColor: 'line',
+      }}
+    >
+      <Typography variant="h3" sx={{ pt: 0.75 }}>
+        {title}
+      </Typography>
+      <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center' }}>{children}</Box>
+    </Box>
+  );
+}
+
+interface TextProps {
+  label: string;
+  value: string | undefined;
+  onChange: (value: string) => void;
+  width?: number;
+}
+
+function Text({ label, value, onChange, width = 180 }: TextProps) {
+  return (
+    <TextField
+      label={label}
+      value={value ?? ''}
+      onChange={(event) => {
+        onChange(event.target.value);
+      }}
+      sx={{ width }}
+      slotProps={{ htmlInput: { spellCheck: false, autoComplete: 'off' } }}
+    />
+  );
+}
+
+/** A secret comes in and is never shown again; leaving it empty keeps the one that is there. */
+function SecretText({ kept, ...props }: TextProps & { kept: boolean }) {
+  return (
+    <TextField
+      type="password"
+      label={props.label}
+      value={props.value ?? ''}
+      placeholder={kept ? 'kept; type to replace' : ''}
+      onChange={(event) => {
+        props.onChange(event.target.value);
+      }}
+      sx={{ width: props.width ?? 180 }}
+      slotProps={{
+        htmlInput: { autoComplete: 'new-password' },
+        inputLabel: kept ? { shrink: true } : {},
+      }}
+    />
+  );
+}
+
+function Tick({
+  label,
+  checked,
+  onChange,
+}: {
+  label: string;
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+}) {
+  return (
+    <FormControlLabel
+      label={label}
+      control={
+        <Checkbox
+          size="small"
+          checked={checked}
+          onChange={(event) => {
+            onChange(event.target.checked);
+          }}
+        />
+      }
+    />
+  );
+}
+
+function Login({ form, onChange }: Props) {
+  const { login } = form;
+  const change = (changed: Partial<AccessForm['login']>) => {
+    onChange({ ...form, login: { ...login, ...changed } });
+  };
+  const chosen = loginOf(login.kind);
+  return (
+    <Row title="Who calls">
+      <TextField
+        select
+        label="Login"
+        value={login.kind}
+        onChange={(event) => {
+          onChange({ ...form, login: { ...NOBODY.login, kind: event.target.value } });
+        }}
+        sx={{ width: 230 }}
+      >
+        {LOGINS.map((one) => (
+          <MenuItem key={one.kind} value={one.kind}>
+            {one.words}
+          </MenuItem>
+        ))}
+      </TextField>
+      {(login.kind === 'basic' || login.kind === 'digest') && (
+        <Text
+          label="User"
+          value={login.user}
+          onChange={(user) => {
+            change({ user });
+          }}
+        />
+      )}
+      {login.kind === 'apiKey' && (
+        <Text
+          label="Name of the header or parameter"
+          width={240}
+          value={login.name}
+          onChange={(name) => {
+            change({ name });
+          }}
+        />
+      )}
+      {chosen.secret !== '' && (
+        <SecretText
+          label={chosen.secret}
+          kept={login.hasSecret}
+          value={login.secret}
+          onChange={(secret) => {
+            change({ secret });
+          }}
+        />
+      )}
+      {login.kind === 'apiKey' && (
+        <Tick
+          label="in the address"
+          checked={login.inQuery}
+          onChange={(inQuery) => {
+            change({ inQuery });
+          }}
+        />
+      )}
+    </Row>
+  );
+}
+
+function Headers({ form, onChange }: Props) {
+  const put = (at: number, changed: Partial<AccessForm['headers'][number]>) => {
+    onChange({
+      ...form,
+      headers: form.headers.map((one, index) => (index === at ? { ...one, ...changed } : one)),
+    });
+  };
+  return (
+    <Row title="Headers">
+      {form.headers.map((header, index) => (
+        <Box key={index} sx={{ display: 'flex', gap: 1, width: '100%' }}>
+          <Text
+            label="Name"
+            value={header.name}
+            onChange={(name) => {
+              put(index, { name });
+            }}
+          />
+          <SecretText
+            label="Value"
+            width={260}
+            kept={header.hasValue}
+            value={header.value}
+            onChange={(value) => {
+              put(index, { value });
+            }}
+          />
+          <Button
+            onClick={() => {
+              onChange({ ...form, headers: form.headers.filter((_, at) => at !== index) });
+            }}
+          >
+            Remove
+          </Button>
+        </Box>
+      ))}
+      <Button
+        onClick={() => {
+          onChange({ ...form, headers: [...form.headers, { name: '', hasValue: false }] });
+        }}
+      >
+        Add a header
+      </Button>
+    </Row>
+  );
+}
+
+function Soap({ form, onChange }: Props) {
+  const { security } = form;
+  const change = (changed: Partial<NonNullable<typeof security>>) => {
+    if (security) onChange({ ...form, security: { ...security, ...changed } });
+  };
+  return (
+    <Row title="SOAP headers">
+      <TextField
+        select
+        label="WS-Addressing"
+        value={form.addressing}
+        onChange={(event) => {
+          onChange({ ...form, addressing: event.target.value });
+        }}
+        sx={{ width: 230 }}
+      >
+        <MenuItem value="asDescribed">as the description says</MenuItem>
+        <MenuItem value="always">always</MenuItem>
+        <MenuItem value="never">never</MenuItem>
+      </TextField>
+      <Tick
+        label="WS-Security user name"
+        checked={security !== undefined}
+        onChange={(wanted) => {
+          const { security: none, ...rest } = form;
+          onChange(
+            wanted && !none
+              ? {
+                  ...form,
+                  security: { user: '', digest: true, timestamp: true, hasPassword: false },
+                }
+              : rest,
+          );
+        }}
+      />
+      {security && (
+        <>
+          <Text
+            label="User"
+            value={security.user}
+            onChange={(user) => {
+              change({ user });
+            }}
+          />
+          <SecretText
+            label="Password"
+            kept={security.hasPassword}
+            value={security.password}
+            onChange={(password) => {
+              change({ password });
+            }}
+          />
+          <Tick
+            label="as a digest"
+            checked={security.digest}
+            onChange={(digest) => {
+              change({ digest });
+            }}
+          />
+          <Tick
+            label="with a timestamp"
+            checked={security.timestamp}
+            onChange={(timestamp) => {
+              change({ timestamp });
+            }}
+          />
+        </>
+      )}
+    </Row>
+  );
+}
+
+async function base64(file: File): Promise<string> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  return btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''));
+}
+
+function Certificates({ form, onChange }: Props) {
+  const { certificate } = form;
+  return (
+    <Row title="Certificates">
+      <Button component="label" variant="outlined">
+        {certificate?.file || certificate?.hasFile
+          ? 'Replace the client certificate…'
+          : 'Client certificate (.p12)…'}
+        <input
+          type="file"
+          hidden
+          accept=".p12,.pfx"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            if (!file) return;
+            void base64(file).then((text) => {
+              onChange({ ...form, certificate: { file: text, hasFile: true } });
+            });
+          }}
+        />
+      </Button>
+      {certificate && (
+        <>
+          <SecretText
+            label="Its password"
+            kept={certificate.hasFile && certificate.file === undefined}
+            value={certificate.password}
+            onChange={(password) => {
+              onChange({ ...form, certificate: { ...certificate, password } });
+            }}
+          />
+          <Button
+            onClick={() => {
+              const { certificate: gone, ...rest } = form;
+              onChange(gone ? rest : form);
+            }}
+          >
+            Remove
+          </Button>
+        </>
+      )}
+      <TextField
+        multiline
+        maxRows={4}
+        fullWidth
+        label="Certificates of private authorities (PEM)"
+        value={form.trusted ?? ''}
+        onChange={(event) => {
+          onChange({ ...form, trusted: event.target.value });
+        }}
+      />
+    </Row>
+  );
+}
+
+function Proxy({ form, onChange }: Props) {
+  const proxy = form.proxy ?? { host: '', port: 0, hasPassword: false };
+  const change = (changed: Partial<typeof proxy>) => {
+    const next = { ...proxy, ...changed };
+    const { proxy: gone, ...rest } = form;
+    const empty = next.host === '' && next.port === 0;
+    onChange(empty && (gone ?? true) ? rest : { ...form, proxy: next });
+  };
+  return (
+    <Row title="Proxy">
+      <Text
+        label="Host"
+        value={proxy.host}
+        onChange={(host) => {
+          change({ host });
+        }}
+      />
+      <Text
+        label="Port"
+        width={90}
+        value={proxy.port === 0 ? '' : String(proxy.port)}
+        onChange={(port) => {
+          change({ port: Number.parseInt(port, 10) || 0 });
+        }}
+      />
+      <Text
+        label="User"
+        value={proxy.user}
+        onChange={(user) => {
+          change({ user });
+        }}
+      />
+      <SecretText
+        label="Password"
+        kept={proxy.hasPassword}
+        value={proxy.password}
+        onChange={(password) => {
+          change({ password });
+        }}
+      />
+    </Row>
+  );
+}
+
+/** Everything that it may take to reach an endpoint. */
+export function AccessFields(props: Props) {
+  return (
+    <Box>
+      <Login {...props} />
+      <Soap {...props} />
+      <Headers {...props} />
+      <Certificates {...props} />
+      <Proxy {...props} />
+    </Box>
+  );
+}
