@@ -214,16 +214,12 @@ function Headers({ form, onChange }: Props) {
   );
 }
 
-function Soap({ form, onChange }: Props) {
-  const { security } = form;
-  const change = (changed: Partial<NonNullable<typeof security>>) => {
-    if (security) onChange({ ...form, security: { ...security, ...changed } });
-  };
+function Addressing({ form, onChange }: Props) {
   return (
-    <Row title="SOAP headers">
+    <Row title="WS-Addressing">
       <TextField
         select
-        label="WS-Addressing"
+        label="Sent"
         value={form.addressing}
         onChange={(event) => {
           onChange({ ...form, addressing: event.target.value });
@@ -234,8 +230,19 @@ function Soap({ form, onChange }: Props) {
         <MenuItem value="always">always</MenuItem>
         <MenuItem value="never">never</MenuItem>
       </TextField>
+    </Row>
+  );
+}
+
+function Security({ form, onChange }: Props) {
+  const { security } = form;
+  const change = (changed: Partial<NonNullable<typeof security>>) => {
+    if (security) onChange({ ...form, security: { ...security, ...changed } });
+  };
+  return (
+    <Row title="WS-Security">
       <Tick
-        label="WS-Security user name"
+        label="User name"
         checked={security !== undefined}
         onChange={(wanted) => {
           const { security: none, ...rest } = form;
@@ -395,7 +402,8 @@ export function AccessFields(props: Props) {
   return (
     <Box>
       <Login {...props} />
-      <Soap {...props} />
+      <Security {...props} />
+      <Addressing {...props} />
       <Headers {...props} />
       <Certificates {...props} />
       <Proxy {...props} />

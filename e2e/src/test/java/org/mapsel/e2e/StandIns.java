@@ -50,7 +50,10 @@ final class StandIns implements AutoCloseable {
     return address + "/berthing/berthing.wsdl";
   }
 
-  /** Makes them misbehave: SLOW, DROPPED, ERROR_PAGE, TRUNCATED, FAULT, HUGE; NORMAL ends it. */
+  /**
+   * Makes them misbehave: SLOW, DROPPED, ERROR_PAGE, TRUNCATED, FAULT, HUGE, LOCKED; NORMAL ends
+   * it.
+   */
   void turn(String mode) {
     turn(mode, 0);
   }

@@ -6,12 +6,16 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Arrays;
+import org.mapsel.standins.Switches.Mode;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.util.ContentCachingResponseWrapper;
 
-/** Does to requests what the switches say. Descriptions and the switches themselves stay normal. */
+/**
+ * Does to requests what the switches say. Descriptions stay normal, unless they are locked too; the
+ * switches always do.
+ */
 @Component
 @Order(2)
 class MisbehavingFilter extends OncePerRequestFilter {
@@ -19,6 +23,9 @@ class MisbehavingFilter extends OncePerRequestFilter {
   private static final String ERROR_PAGE =
       "<!DOCTYPE html><html><head><title>502 Bad Gateway</title></head>"
           + "<body><h1>502 Bad Gateway</h1><p>The harbour gateway is having a rest.</p></body></html>";
+
+  /** User pilot, password slack-water, as RFC 7617 writes them. */
+  private static final String PASS = "Basic cGlsb3Q6c2xhY2std2F0ZXI=";
 
   private final Switches switches;
 
@@ -28,7 +35,9 @@ class MisbehavingFilter extends OncePerRequestFilter {
 
   @Override
   protected boolean shouldNotFilter(HttpServletRequest request) {
-    return !request.getMethod().equals("POST");
+    boolean described = !request.getMethod().equals("POST");
+    return described
+        && !(switches.is(Mode.LOCKED) && request.getRequestURI().startsWith("/berthing"));
   }
 
   @Override
@@ -40,6 +49,14 @@ class MisbehavingFilter extends OncePerRequestFilter {
       case SLOW -> {
         pause(switches.get().millis());
         chain.doFilter(request, response);
+      }
+      case LOCKED -> {
+        if (PASS.equals(request.getHeader("Authorization"))) {
+          chain.doFilter(request, response);
+        } else {
+          response.setHeader("WWW-Authenticate", "Basic realm=\"Saltmere\"");
+          response.setStatus(HttpServletResponse.SC_UNAUTHORIZED);
+        }
       }
       case DROPPED -> {
         // Announcing a body that never comes makes the container close the connection.

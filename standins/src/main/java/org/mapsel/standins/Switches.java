@@ -22,7 +22,9 @@ public class Switches {
     /** Refuses every operation in the words of its protocol. */
     FAULT,
     /** Answers lists with twenty thousand entries. */
-    HUGE
+    HUGE,
+    /** Lets in only the user {@code pilot} with the password {@code slack-water}. */
+    LOCKED
   }
 
   /** A mode, and for a slow one how many milliseconds late. */

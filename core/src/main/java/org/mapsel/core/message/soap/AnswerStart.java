@@ -52,6 +52,15 @@ final class AnswerStart {
         .toLowerCase(Locale.ROOT);
   }
 
+  /** Whether the service, or a proxy before it, does not know who calls (RFC 9110, 15.5.2). */
+  static boolean wantsLogin(Response response) {
+    return response.status() == 401 || response.status() == 407;
+  }
+
+  static Finding loginWanted(Response response) {
+    return Finding.error("MESSAGE_LOGIN_WANTED", "status", String.valueOf(response.status()));
+  }
+
   static Finding notXml(Response response) {
     return Finding.error(
         "MESSAGE_ANSWER_NOT_XML",

@@ -35,6 +35,9 @@ final class EnvelopeReader {
 
   Outcome<Answer> read(Response response, Set<FieldPath> wanted) {
     byte[] body = response.body();
+    if (AnswerStart.wantsLogin(response) && !AnswerStart.looksLikeXml(body)) {
+      return Outcome.failed(AnswerStart.loginWanted(response));
+    }
     if (body.length == 0) {
       boolean nothingAnnounced =
           wire.oneWay() || service.shapes().fieldsOf(operation.output()).isEmpty();

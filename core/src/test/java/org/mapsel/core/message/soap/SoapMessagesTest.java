@@ -293,6 +293,7 @@ class SoapMessagesTest {
     assertThat(codes(read(FIND, 502, "<html><body>Bad gateway</body></html>")))
         .containsExactly("MESSAGE_ANSWER_NOT_XML");
     assertThat(codes(read(FIND, 200, ""))).containsExactly("MESSAGE_ANSWER_EMPTY");
+    assertThat(codes(read(FIND, 401, "Who are you?"))).containsExactly("MESSAGE_LOGIN_WANTED");
     assertThat(codes(read(FIND, 200, JOBS.substring(0, 400))))
         .containsExactly("MESSAGE_ANSWER_BROKEN");
     assertThat(codes(read(FIND, 200, "<note/>"))).containsExactly("MESSAGE_ANSWER_NO_ENVELOPE");
