@@ -53,6 +53,16 @@ final class ElementWriter {
     return outer;
   }
 
+  /** Starts an element that leaves the default namespace as it is. */
+  String startWithPrefix(String prefix, Name name) {
+    if (name.namespace().isEmpty()) {
+      return start(name);
+    }
+    out.start(prefix + ":" + name.local());
+    out.namespace(prefix, name.namespace());
+    return defaultNamespace;
+  }
+
   void end(String outerNamespace) {
     out.end();
     defaultNamespace = outerNamespace;

@@ -34,8 +34,11 @@ final class EnvelopeWriter {
     out.start("soap:Envelope");
     out.namespace("soap", Soap.envelope(wire.protocol()));
     out.namespace("xsi", Soap.XSI);
-    if (encoded) {
+    if (wire.style() != OperationWire.Style.DOCUMENT) {
+      // Some servers add types to the parts of rpc and take the prefix for granted.
       out.namespace("xsd", "http://www.w3.org/2001/XMLSchema");
+    }
+    if (encoded) {
       out.namespace("enc", Soap.ENCODING_11);
     }
     writeHeader(elements, out, fields, values, blocks);
@@ -79,7 +82,11 @@ final class EnvelopeWriter {
       OperationWire.Soap wire,
       RecordValue values) {
     if (wire.request().isPresent()) {
-      String outer = elements.start(wire.request().get());
+      // Some servers stumble over parts that have to undo a default namespace.
+      String outer =
+          wire.style() == OperationWire.Style.DOCUMENT
+              ? elements.start(wire.request().get())
+              : elements.startWithPrefix("m", wire.request().get());
       if (wire.style() == OperationWire.Style.RPC_ENCODED) {
         out.attribute(
             "soap:encodingStyle", Soap.is11(wire.protocol()) ? Soap.ENCODING_11 : Soap.ENCODING_12);

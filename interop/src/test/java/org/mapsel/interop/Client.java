@@ -1,0 +1,109 @@
+package org.mapsel.interop;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.mapsel.core.call.CallResult;
+import org.mapsel.core.call.Caller;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.exchange.Exchange;
+import org.mapsel.core.finding.FindingText;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Intake;
+import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.Access;
+import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.Header;
+import org.mapsel.core.message.Request;
+import org.mapsel.core.message.Response;
+import org.mapsel.core.message.Stamp;
+import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.value.RecordValue;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Reads the description that a server gives of itself, and calls what it offers. */
+final class Client {
+
+  private static final HttpClient HTTP = HttpClient.newHttpClient();
+
+  private final Service service;
+  private final Access access;
+
+  Client(String description, Access access) {
+    this.service =
+        Intake.read(document(description), at -> Outcome.of(document(at))).get().service();
+    this.access = access;
+  }
+
+  Client(String description) {
+    this(description, Access.NONE);
+  }
+
+  /** A record written as JSON with single quotes. */
+  static RecordValue json(String text) {
+    return ValueJson.readRecord(new JsonMapper().readTree(text.replace('\'', '"')));
+  }
+
+  private static SourceText document(String address) {
+    Response response = send(new Request("GET", address, java.util.List.of(), new byte[0]));
+    return new SourceText(address, response.body());
+  }
+
+  private static Response send(Request request) {
+    HttpRequest.Builder builder =
+        HttpRequest.newBuilder(URI.create(request.address()))
+            .method(request.method(), HttpRequest.BodyPublishers.ofByteArray(request.body()));
+    for (Header header : request.headers()) {
+      builder.header(header.name(), header.value());
+    }
+    try {
+      HttpResponse<byte[]> response = HTTP.send(builder.build(), BodyHandlers.ofByteArray());
+      return new Response(response.statusCode(), response.headers().map(), response.body());
+    } catch (IOException e) {
+      throw new IllegalStateException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
+  }
+
+  private static Exchange exchange(Request request) {
+    return new Exchange(
+        request, Optional.of(send(request)), Optional.empty(), Instant.EPOCH, Duration.ZERO);
+  }
+
+  CallResult call(String operationId, String values) {
+    Operation operation = service.getOperation(new OperationId(operationId));
+    return new Caller(
+            (request, none) -> exchange(request),
+            () -> new Stamp(Instant.now(), UUID.randomUUID().toString(), new byte[] {1, 2, 3, 4}))
+        .call(
+            service,
+            operation,
+            operation.wires().get(0).endpoint(),
+            json(values),
+            access,
+            Set.of());
+  }
+
+  /** What came back; anything but an answer without any finding is a failure of the test. */
+  RecordValue returned(String operationId, String values) {
+    CallResult result = call(operationId, values);
+    if (!result.findings().isEmpty()
+        || !(result.answer().orElse(null) instanceof Answer.Returned answer)) {
+      throw new AssertionError(
+          result.answer() + " " + FindingText.lines(result.findings()) + " " + result.exchange());
+    }
+    return answer.value();
+  }
+}
