@@ -14,6 +14,9 @@ import { Problem } from '@/ui/Problem';
 import { isSameServer } from '../access/model';
 import { OperationTable } from './OperationTable';
 
+/** A description may tell what can be asked, but not where. */
+const NO_ENDPOINT = 'none';
+
 /** What it took to read the description is kept for the endpoints of the same server. */
 async function keepAccess(service: Service, access: AccessForm | undefined) {
   if (!access) return;
@@ -53,7 +56,7 @@ export function IntakeResult({
   access: AccessForm | undefined;
 }) {
   const [ticked, setTicked] = useState(() => new Set(intake.operations.map((one) => one.id)));
-  const [endpoint, setEndpoint] = useState(intake.endpoints.at(-1)?.id ?? '');
+  const [endpoint, setEndpoint] = useState(intake.endpoints.at(-1)?.id ?? NO_ENDPOINT);
   const take = useTake(access);
   return (
     <Box
@@ -96,21 +99,23 @@ export function IntakeResult({
         >
           Take {count(ticked.size, 'operation')}
         </Button>
-        <TextField
-          select
-          label="over"
-          value={endpoint}
-          onChange={(event) => {
-            setEndpoint(event.target.value);
-          }}
-          sx={{ minWidth: 320 }}
-        >
-          {intake.endpoints.map((one) => (
-            <MenuItem key={one.id} value={one.id}>
-              {one.protocol} at {one.address || 'no address'} ({one.id})
-            </MenuItem>
-          ))}
-        </TextField>
+        {intake.endpoints.length > 0 && (
+          <TextField
+            select
+            label="over"
+            value={endpoint}
+            onChange={(event) => {
+              setEndpoint(event.target.value);
+            }}
+            sx={{ minWidth: 320 }}
+          >
+            {intake.endpoints.map((one) => (
+              <MenuItem key={one.id} value={one.id}>
+                {one.protocol} at {one.address || 'no address'} ({one.id})
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
       </Box>
       {take.error && <Problem error={take.error} />}
     </Box>

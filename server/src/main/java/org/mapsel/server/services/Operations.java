@@ -63,7 +63,7 @@ class Operations {
             .wire(kept.endpoint())
             .map(wire -> wire.endpoint().text())
             .or(() -> endpoints.stream().map(EndpointView::id).findFirst())
-            .orElse(""),
+            .orElse(kept.endpoint().text()),
         endpoints,
         Describe.fields(service.shapes(), operation.input()),
         Describe.fields(service.shapes(), operation.output()),

@@ -60,6 +60,32 @@ class ServicesApiTest {
   }
 
   @Test
+  void whatNobodyOffersCanBeTakenAndLookedAt() {
+    String description =
+        "<definitions xmlns=\\\"http://schemas.xmlsoap.org/wsdl/\\\" name=\\\"Plans\\\">"
+            + "<message name=\\\"m\\\"/><portType name=\\\"P\\\"><operation name=\\\"Plan\\\">"
+            + "<input message=\\\"m\\\"/></operation></portType></definitions>";
+    Api.Answer read = api.post("/api/intakes", "{'source':'" + description + "'}");
+    assertThat(read.body().at("/endpoints")).isEmpty();
+    String id =
+        api.post(
+                "/api/services",
+                "{'edition':'"
+                    + read.text("/edition")
+                    + "','operations':['Plan'],'endpoint':'none'}")
+            .text("/id");
+
+    assertThat(api.get("/api/services/" + id + "/operations/Plan").body().at("/endpoints"))
+        .isEmpty();
+    Api.Answer tried =
+        api.post(
+            "/api/services/" + id + "/operations/Plan/tries",
+            "{'endpoint':'none','parameters':{}}");
+    assertThat(tried.body().at("/findings").findValuesAsString("code"))
+        .containsExactly("CALL_ENDPOINT_MISSING");
+  }
+
+  @Test
   void whatCannotBeReadSaysWhy() {
     Api.Answer missing =
         api.post("/api/intakes", "{'source':'" + berthing.address() + "/nothing.wsdl'}");
@@ -85,7 +111,7 @@ class ServicesApiTest {
       {"/api/intakes", "{}"},
       {"/api/services", "{'edition':'x','operations':[''],'endpoint':'BerthingSoap11'}"},
       {"/api/services", "{'edition':'x','operations':['GetVessel']}"},
-      {"/api/services/none/operations/none/tries", "{'endpoint':'','parameters':{}}"},
+      {"/api/services/none/operations/none/tries", "{'endpoint':'none','parameters':{}}"},
       {"/api/apps", "{}"},
       {"/api/apps/none/edits", "{'version':1}"},
       {"/api/apps/none/edits", "{'version':1,'edit':{'kind':'renamePage','page':''}}"},

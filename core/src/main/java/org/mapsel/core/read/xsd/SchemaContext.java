@@ -138,19 +138,22 @@ record SchemaContext(
     }
   }
 
-  /** The text of an annotation; the cursor stands on it. */
+  /**
+   * The text of an annotation, on which the cursor stands: what is written for people, or else what
+   * is written for programs, where some put their labels (section 3.13).
+   */
   String documentation() throws DocumentException {
     int depth = cursor.depth();
-    StringBuilder text = new StringBuilder();
+    StringBuilder forPeople = new StringBuilder();
+    StringBuilder forPrograms = new StringBuilder();
     while (cursor.nextChild(depth)) {
-      if (cursor.local().equals("documentation")) {
-        String one = tidy(cursor.text());
-        if (!one.isEmpty()) {
-          text.append(text.isEmpty() ? "" : " ").append(one);
-        }
+      StringBuilder text = cursor.local().equals("documentation") ? forPeople : forPrograms;
+      String one = tidy(cursor.text());
+      if (!one.isEmpty()) {
+        text.append(text.isEmpty() ? "" : " ").append(one);
       }
     }
-    return text.toString();
+    return forPeople.isEmpty() ? forPrograms.toString() : forPeople.toString();
   }
 
   static String tidy(String text) {

@@ -292,6 +292,29 @@ class WildMessagesTest {
   }
 
   @Test
+  void aSchemaInsideTheMessageAndItsRowsComeBackAsOpenContent() {
+    Service tides = Descriptions.read("/descriptions/data-set.wsdl").get().service();
+    Operation rows = Descriptions.operation(tides, "GetRows");
+    Outcome<Answer> answer =
+        read(
+            tides,
+            rows,
+            envelope(
+                """
+                <GetRowsResponse xmlns='urn:saltmere:rows'><GetRowsResult>
+                <xs:schema id='Tides' xmlns:xs='http://www.w3.org/2001/XMLSchema'><xs:element name='Tide'/></xs:schema>
+                <d:diffgram xmlns:d='urn:saltmere:differences'><Tides xmlns=''>
+                <Tide><at>04:10</at><metres>4.2</metres></Tide><Tide><at>10:20</at><metres>0.8</metres></Tide>
+                </Tides></d:diffgram></GetRowsResult></GetRowsResponse>"""));
+
+    assertThat(codes(answer)).isEmpty();
+    assertThat(
+            returned(answer).at(FieldPath.of("GetRowsResult", "any", "diffgram", "Tides", "Tide")))
+        .isEqualTo(
+            json("{'t':[{'at':'04:10','metres':'4.2'},{'at':'10:20','metres':'0.8'}]}").get("t"));
+  }
+
+  @Test
   void whatIsOffIsReadAndSaid() {
     Outcome<Answer> answer =
         read(
