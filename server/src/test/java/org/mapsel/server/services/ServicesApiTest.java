@@ -62,9 +62,10 @@ class ServicesApiTest {
   @Test
   void whatNobodyOffersCanBeTakenAndLookedAt() {
     String description =
-        "<definitions xmlns=\\\"http://schemas.xmlsoap.org/wsdl/\\\" name=\\\"Plans\\\">"
+        "<definitions xmlns=\\\"http://schemas.xmlsoap.org/wsdl/\\\" name=\\\"Plans\\\""
+            + " xmlns:t=\\\"urn:t\\\" targetNamespace=\\\"urn:t\\\">"
             + "<message name=\\\"m\\\"/><portType name=\\\"P\\\"><operation name=\\\"Plan\\\">"
-            + "<input message=\\\"m\\\"/></operation></portType></definitions>";
+            + "<input message=\\\"t:m\\\"/></operation></portType></definitions>";
     Api.Answer read = api.post("/api/intakes", "{'source':'" + description + "'}");
     assertThat(read.body().at("/endpoints")).isEmpty();
     String id =
@@ -111,7 +112,7 @@ class ServicesApiTest {
       {"/api/intakes", "{}"},
       {"/api/services", "{'edition':'x','operations':[''],'endpoint':'BerthingSoap11'}"},
       {"/api/services", "{'edition':'x','operations':['GetVessel']}"},
-      {"/api/services/none/operations/none/tries", "{'endpoint':'none','parameters':{}}"},
+      {"/api/services/none/operations/none/tries", "{'endpoint':'','parameters':{}}"},
       {"/api/apps", "{}"},
       {"/api/apps/none/edits", "{'version':1}"},
       {"/api/apps/none/edits", "{'version':1,'edit':{'kind':'renamePage','page':''}}"},
