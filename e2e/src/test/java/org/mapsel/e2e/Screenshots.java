@@ -40,6 +40,7 @@ public final class Screenshots {
     run(page);
     record(page);
     trouble(page);
+    access(page);
     nightWatch(page);
     finished();
   }
@@ -109,6 +110,16 @@ public final class Screenshots {
     assertThat(page.getByText("must be a whole number")).isVisible();
     take(page, "9-finding");
     product.standIns().turn("NORMAL");
+  }
+
+  private void access(Page page) {
+    page.navigate(product.address() + "/services/berthing");
+    press(page, "Change access");
+    page.getByLabel("Login").first().click();
+    page.getByRole(
+            AriaRole.OPTION, new Page.GetByRoleOptions().setName("User and password (Digest)"))
+        .click();
+    take(page, "11-access");
   }
 
   private void nightWatch(Page page) {
