@@ -143,7 +143,7 @@ class SoapMessagesTest {
             StandardCharsets.UTF_8);
 
     assertThat(body)
-        .contains("<MeasureDepth xmlns=\"urn:saltmere:sounding\"><at xmlns=\"\"><lat>12.5</lat>");
+        .contains("<m:MeasureDepth xmlns:m=\"urn:saltmere:sounding\"><at><lat>12.5</lat>");
   }
 
   @Test
