@@ -20,6 +20,9 @@ import org.mapsel.core.value.Value;
 /** Simple values as text and back, in the lexical forms of XML Schema 1.0 part 2, section 3.2. */
 public final class ScalarText {
 
+  /** So many digits are a long whatever they are. */
+  private static final int LONG_DIGITS = 19;
+
   private static final String ZONE = "(Z|[+-]\\d{2}:\\d{2})?";
   private static final Pattern DATE = Pattern.compile("-?\\d{4,}-\\d{2}-\\d{2}" + ZONE);
   private static final Pattern TIME = Pattern.compile("\\d{2}:\\d{2}:\\d{2}(\\.\\d+)?" + ZONE);
@@ -59,7 +62,7 @@ public final class ScalarText {
   public static String print(Value value) {
     return switch (value) {
       case TextValue text -> text.text();
-      case NumberValue number -> number.number().toPlainString();
+      case NumberValue number -> plain(number.number());
       case BooleanValue bool -> bool.isTrue() ? "true" : "false";
       case TimeValue time -> time.iso();
       case BinaryValue binary -> Base64.getEncoder().encodeToString(binary.bytes());
@@ -68,6 +71,13 @@ public final class ScalarText {
       case ListValue list -> throw notSimple("list");
       case RecordValue record -> throw notSimple("record");
     };
+  }
+
+  /** Whole numbers that fit a long need none of the care that decimals do. */
+  private static String plain(BigDecimal number) {
+    return number.scale() == 0 && number.precision() < LONG_DIGITS
+        ? Long.toString(number.longValue())
+        : number.toPlainString();
   }
 
   /** The text of a simple value as a type writes it. */

@@ -262,8 +262,8 @@ final class ElementWriter {
         if (!FragmentWriter.write(text, this, out)) {
           if (elementsOnly) {
             findings.add(path.error("MESSAGE_OPEN_NOT_XML"));
-          } else {
-            out.characters(text);
+          } else if (!out.characters(text)) {
+            findings.add(path.error("MESSAGE_CHARACTER_REFUSED"));
           }
         }
       }
@@ -299,8 +299,8 @@ final class ElementWriter {
 
   private void write(Shape.Scalar scalar, Value value, Trail path) {
     String text = checked(scalar, value, path);
-    if (text != null) {
-      out.characters(text);
+    if (text != null && !out.characters(text)) {
+      findings.add(path.error("MESSAGE_CHARACTER_REFUSED"));
     }
   }
 
@@ -319,11 +319,9 @@ final class ElementWriter {
     if (text == null) {
       return;
     }
-    if (name.namespace().isEmpty()) {
-      out.attribute(name.local(), text);
-    } else {
-      String prefix = prefixOf(name.namespace());
-      out.attribute(prefix + ":" + name.local(), text);
+    String prefix = name.namespace().isEmpty() ? "" : prefixOf(name.namespace()) + ":";
+    if (!out.attribute(prefix + name.local(), text)) {
+      findings.add(path.error("MESSAGE_CHARACTER_REFUSED"));
     }
   }
 

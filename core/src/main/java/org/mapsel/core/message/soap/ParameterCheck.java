@@ -55,9 +55,6 @@ final class ParameterCheck {
         return error("MESSAGE_VALUE_MISTYPED", text, path, "type", typeName(scalar));
       }
     }
-    if (hasForbidden(text)) {
-      return error("MESSAGE_CHARACTER_REFUSED", "", path);
-    }
     if (scalar.type() == ScalarType.LIST && scalar.item().isPresent() && !text.isBlank()) {
       for (String word : text.strip().split("\\s+")) {
         Finding wrong = check(scalar.item().get(), word, path);
@@ -101,17 +98,6 @@ final class ParameterCheck {
   private static String shown(List<String> allowed) {
     String first = String.join(", ", allowed.subList(0, Math.min(allowed.size(), SHOWN_ALLOWED)));
     return allowed.size() > SHOWN_ALLOWED ? first + " …" : first;
-  }
-
-  /** XML 1.0, section 2.2: control characters cannot stand in a document at all. */
-  private static boolean hasForbidden(String text) {
-    for (int i = 0; i < text.length(); i++) {
-      char c = text.charAt(i);
-      if (c < 0x20 && c != '\t' && c != '\n' && c != '\r' || c == 0xFFFE || c == 0xFFFF) {
-        return true;
-      }
-    }
-    return false;
   }
 
   private static boolean outOfBounds(Facets facets, BigDecimal number, String text) {

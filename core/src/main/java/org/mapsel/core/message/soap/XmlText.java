@@ -13,6 +13,9 @@ import org.jspecify.annotations.Nullable;
  */
 final class XmlText {
 
+  /** From here on Unicode has no characters, and XML allows none. */
+  private static final char NOT_A_CHARACTER = 0xFFFE;
+
   private char[] text;
   private int length;
 
@@ -68,7 +71,9 @@ final class XmlText {
     return null;
   }
 
-  void attribute(String name, String value) {
+  /** False if the value has a character that no XML can hold. */
+  boolean attribute(String name, String value) {
+    boolean possible = true;
     add(" ");
     add(name);
     add("=\"");
@@ -82,15 +87,19 @@ final class XmlText {
         case '\r' -> add("&#13;");
         case '\t' -> add("&#9;");
         default -> {
+          possible &= c >= ' ' && c < NOT_A_CHARACTER;
           reserve(1);
           text[length++] = c;
         }
       }
     }
     add("\"");
+    return possible;
   }
 
-  void characters(String value) {
+  /** False if the value has a character that no XML can hold (XML 1.0, section 2.2). */
+  boolean characters(String value) {
+    boolean possible = true;
     closeStartTag();
     int count = value.length();
     reserve(count);
@@ -100,9 +109,11 @@ final class XmlText {
         add(c == '&' ? "&amp;" : c == '<' ? "&lt;" : c == '>' ? "&gt;" : "&#13;");
         reserve(count - i);
       } else {
+        possible &= c >= ' ' && c < NOT_A_CHARACTER || c == '\n' || c == '\t';
         text[length++] = c;
       }
     }
+    return possible;
   }
 
   void end() {

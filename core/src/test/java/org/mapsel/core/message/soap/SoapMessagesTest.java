@@ -147,6 +147,22 @@ class SoapMessagesTest {
   }
 
   @Test
+  void whatXmlCannotHoldIsRefusedAndTheRestEscaped() throws Exception {
+    Value controlled = RecordValue.of(Map.of("tag", new TextValue("bell \u0007")));
+    assertThat(codes(request(FIND, SOAP_11, controlled)))
+        .containsExactly("MESSAGE_CHARACTER_REFUSED");
+
+    String hard = "<&>\"'\r\n\t ]]> \ud83d\udea2 é";
+    byte[] body =
+        request(FIND, SOAP_11, RecordValue.of(Map.of("tag", new TextValue(hard)))).get().body();
+    try (var cursor =
+        org.mapsel.core.document.XmlCursor.open(
+            new SourceText("request", body), org.mapsel.core.document.Limits.ANSWER)) {
+      assertThat(cursor.text()).isEqualTo(hard);
+    }
+  }
+
+  @Test
   void missingAndMistypedParametersAreNamedBeforeAnythingIsSent() {
     assertThat(request(PLAN, SOAP_11, RecordValue.empty()).findings())
         .extracting(Finding::code, finding -> finding.field().orElseThrow())
