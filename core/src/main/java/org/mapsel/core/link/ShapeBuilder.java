@@ -2,6 +2,7 @@ package org.mapsel.core.link;
 
 import java.util.ArrayDeque;
 import java.util.Deque;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
@@ -34,6 +35,7 @@ final class ShapeBuilder {
   private final Derivations derivations;
   private final Map<ShapeId, Shape> built = new LinkedHashMap<>();
   private final Map<ShapeId, TypeDeclaration.Complex> waiting = new LinkedHashMap<>();
+  private final Map<Name, ShapeId> resolved = new IdentityHashMap<>();
   private final Deque<ShapeId> queue = new ArrayDeque<>();
 
   ShapeBuilder(Declarations declarations, Findings findings) {
@@ -70,18 +72,28 @@ final class ShapeBuilder {
       case TypeRef.Anything any -> open();
       case TypeRef.Inline inline -> declared(inline.type(), owner.inner(step));
       case TypeRef.Named named -> {
-        Optional<Shape> builtIn = BuiltInTypes.find(named.name());
-        if (builtIn.isPresent()) {
-          yield add(builtIn.get());
+        // A schema keeps each name once, so the same name is nearly always the same object.
+        ShapeId known = resolved.get(named.name());
+        if (known == null) {
+          known = named(named);
+          resolved.put(named.name(), known);
         }
-        TypeDeclaration declaration = declarations.types().get(named.name());
-        if (declaration == null) {
-          missing("XSD_TYPE_MISSING", named.name(), named.place());
-          yield open();
-        }
-        yield declared(declaration, ShapeId.of(named.name()));
+        yield known;
       }
     };
+  }
+
+  private ShapeId named(TypeRef.Named named) {
+    Optional<Shape> builtIn = BuiltInTypes.find(named.name());
+    if (builtIn.isPresent()) {
+      return add(builtIn.get());
+    }
+    TypeDeclaration declaration = declarations.types().get(named.name());
+    if (declaration == null) {
+      missing("XSD_TYPE_MISSING", named.name(), named.place());
+      return open();
+    }
+    return declared(declaration, ShapeId.of(named.name()));
   }
 
   private ShapeId declared(TypeDeclaration type, ShapeId id) {

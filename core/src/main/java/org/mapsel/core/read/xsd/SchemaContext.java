@@ -2,6 +2,7 @@ package org.mapsel.core.read.xsd;
 
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.document.DocumentException;
 import org.mapsel.core.document.XmlCursor;
@@ -41,6 +42,8 @@ record SchemaContext(
   static boolean isXsd(String namespace) {
     return XSD.contains(namespace);
   }
+
+  private static final Pattern WHITE_SPACE = Pattern.compile("\\s+");
 
   SchemaContext redefining(Name name) {
     return new SchemaContext(
@@ -156,8 +159,17 @@ record SchemaContext(
     return forPeople.isEmpty() ? forPrograms.toString() : forPeople.toString();
   }
 
-  static String tidy(String text) {
-    return text.strip().replaceAll("\\s+", " ");
+  /** White space as one blank; most texts are so already. */
+  private static String tidy(String text) {
+    String stripped = text.strip();
+    for (int i = 1; i < stripped.length(); i++) {
+      char c = stripped.charAt(i);
+      boolean plain = c == ' ' ? stripped.charAt(i - 1) != ' ' : !Character.isWhitespace(c);
+      if (!plain) {
+        return WHITE_SPACE.matcher(stripped).replaceAll(" ");
+      }
+    }
+    return stripped;
   }
 
   Place place() {
