@@ -1,17 +1,12 @@
 package org.mapsel.core.read.wsdl;
 
-import java.util.ArrayDeque;
-import java.util.Deque;
 import org.mapsel.core.document.DocumentException;
-import org.mapsel.core.document.Limits;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.document.XmlCursor;
-import org.mapsel.core.finding.Finding;
 import org.mapsel.core.read.DescriptionReader;
 import org.mapsel.core.read.Format;
 import org.mapsel.core.read.Reading;
 import org.mapsel.core.read.xsd.SchemaReader;
-import org.mapsel.core.ref.Place;
 
 /** Reads WSDL 1.1 documents with the documents and schemas they import. */
 public final class WsdlReader implements DescriptionReader {
@@ -30,92 +25,54 @@ public final class WsdlReader implements DescriptionReader {
 
   @Override
   public void read(SourceText source, Reading reading) {
-    new Documents(reading).readAll(source);
+    Documents documents = new Documents(reading);
+    documents.readAll(source, cursor -> document(cursor, documents, reading));
   }
 
-  /** The documents of one description: each read once, schemas last. */
-  private static final class Documents {
-
-    private static final String PURPOSE = "wsdl";
-
-    private final Reading reading;
-    private final SchemaReader schemas;
-    private final Deque<SourceText> pending = new ArrayDeque<>();
-
-    Documents(Reading reading) {
-      this.reading = reading;
-      this.schemas = new SchemaReader(reading);
+  private static void document(XmlCursor cursor, Documents documents, Reading reading)
+      throws DocumentException {
+    if (SchemaReader.isSchema(cursor)) {
+      // Some descriptions import a schema as if it were a WSDL document.
+      documents.schemas().readInline(cursor);
+    } else if (cursor.namespace().equals(WSDL) && cursor.local().equals("definitions")) {
+      definitions(cursor, documents, reading);
+    } else {
+      documents.unexpected(cursor);
     }
+  }
 
-    void readAll(SourceText first) {
-      reading.opened(first.address(), PURPOSE);
-      pending.add(first);
-      while (!pending.isEmpty()) {
-        read(pending.poll());
+  private static void definitions(XmlCursor cursor, Documents documents, Reading reading)
+      throws DocumentException {
+    var declarations = reading.declarations();
+    cursor.attribute("name").ifPresent(declarations::name);
+    String target = cursor.attribute("targetNamespace").orElse("");
+    InterfaceReader interfaces = new InterfaceReader(cursor, reading, target);
+    BindingReader bindings = new BindingReader(cursor, reading, target);
+    int depth = cursor.depth();
+    while (cursor.nextChild(depth)) {
+      if (!cursor.namespace().equals(WSDL)) {
+        Extensions.passOver(cursor, reading);
+        continue;
       }
-      schemas.finish();
-    }
-
-    private void read(SourceText source) {
-      try (XmlCursor cursor = XmlCursor.open(source, Limits.DESCRIPTION)) {
-        cursor.oddities().forEach(reading.findings()::add);
-        if (SchemaReader.isSchema(cursor)) {
-          // Some descriptions import a schema as if it were a WSDL document.
-          schemas.readInline(cursor);
-        } else if (cursor.namespace().equals(WSDL) && cursor.local().equals("definitions")) {
-          definitions(cursor);
-        } else {
-          reading
-              .findings()
-              .add(
-                  Finding.error("WSDL_ROOT_UNEXPECTED", "element", cursor.local())
-                      .at(cursor.place()));
-        }
-      } catch (DocumentException e) {
-        reading.findings().add(e.finding());
+      switch (cursor.local()) {
+        case "documentation" ->
+            declarations.documentation(cursor.text().strip().replaceAll("\\s+", " "));
+        case "import" -> documents.imported(cursor);
+        case "types" -> types(cursor, documents.schemas());
+        case "message" -> declarations.add(interfaces.message());
+        case "portType" -> declarations.add(interfaces.portType());
+        case "binding" -> declarations.add(bindings.binding());
+        case "service" -> declarations.add(bindings.service());
+        default -> {}
       }
     }
+  }
 
-    private void definitions(XmlCursor cursor) throws DocumentException {
-      var declarations = reading.declarations();
-      cursor.attribute("name").ifPresent(declarations::name);
-      String target = cursor.attribute("targetNamespace").orElse("");
-      InterfaceReader interfaces = new InterfaceReader(cursor, reading, target);
-      BindingReader bindings = new BindingReader(cursor, reading, target);
-      int depth = cursor.depth();
-      while (cursor.nextChild(depth)) {
-        if (!cursor.namespace().equals(WSDL)) {
-          Extensions.passOver(cursor, reading);
-          continue;
-        }
-        switch (cursor.local()) {
-          case "documentation" ->
-              declarations.documentation(cursor.text().strip().replaceAll("\\s+", " "));
-          case "import" -> imported(cursor);
-          case "types" -> types(cursor);
-          case "message" -> declarations.add(interfaces.message());
-          case "portType" -> declarations.add(interfaces.portType());
-          case "binding" -> declarations.add(bindings.binding());
-          case "service" -> declarations.add(bindings.service());
-          default -> {}
-        }
-      }
-    }
-
-    private void imported(XmlCursor cursor) {
-      Place place = cursor.place();
-      cursor
-          .attribute("location")
-          .flatMap(location -> reading.open(location, place, PURPOSE))
-          .ifPresent(pending::add);
-    }
-
-    private void types(XmlCursor cursor) throws DocumentException {
-      int depth = cursor.depth();
-      while (cursor.nextChild(depth)) {
-        if (SchemaReader.isSchema(cursor)) {
-          schemas.readInline(cursor);
-        }
+  private static void types(XmlCursor cursor, SchemaReader schemas) throws DocumentException {
+    int depth = cursor.depth();
+    while (cursor.nextChild(depth)) {
+      if (SchemaReader.isSchema(cursor)) {
+        schemas.readInline(cursor);
       }
     }
   }
