@@ -47,16 +47,18 @@ public record BindingDeclaration(
    * @param namespace of the wrapper that an rpc operation puts around its parts
    * @param bodyParts the parts in the body; none means all that stand nowhere else
    * @param attachments the parts that travel beside the envelope (section 5)
+   * @param headerFaults what a failure to handle a header is told by (section 3.7)
    */
   public record BoundMessage(
       Content content,
       String namespace,
       Optional<List<String>> bodyParts,
       List<HeaderUse> headers,
-      List<String> attachments) {
+      List<String> attachments,
+      List<HeaderUse> headerFaults) {
 
     public static final BoundMessage PLAIN =
-        new BoundMessage(Content.LITERAL, "", Optional.empty(), List.of(), List.of());
+        new BoundMessage(Content.LITERAL, "", Optional.empty(), List.of(), List.of(), List.of());
 
     public boolean isEncoded() {
       return content == Content.ENCODED;

@@ -68,7 +68,7 @@ final class MessageLinker {
     if (input.isEmpty() || output.isEmpty()) {
       return Optional.empty();
     }
-    return Optional.of(new Linked(input.get(), output.get(), faults(operation)));
+    return Optional.of(new Linked(input.get(), output.get(), faults(operation, bound)));
   }
 
   /** Which side of which operation is being linked. */
@@ -96,7 +96,7 @@ final class MessageLinker {
     }
     List<PartDeclaration> body = bodyParts(asked.operation(), message, bound);
     FieldList beside = new FieldList();
-    headers(asked.operation(), bound).forEach(beside::add);
+    headers(asked.operation(), bound.headers()).forEach(beside::add);
     attachments(asked, message, bound).forEach(beside::add);
     return Optional.of(
         switch (asked.manner()) {
@@ -206,9 +206,9 @@ final class MessageLinker {
             Field.of(name.local(), shapes.open(), Occurrence.ONE, new Wire.XmlElement(name)));
   }
 
-  private List<Field> headers(OperationDeclaration operation, BoundMessage bound) {
+  private List<Field> headers(OperationDeclaration operation, List<HeaderUse> uses) {
     List<Field> headers = new ArrayList<>();
-    for (HeaderUse header : bound.headers()) {
+    for (HeaderUse header : uses) {
       MessageDeclaration message = shapes.declarations().messages().get(header.message());
       if (message == null) {
         missingMessage(operation.name(), header.message(), header.place());
@@ -264,8 +264,10 @@ final class MessageLinker {
             && left.fields().equals(right.fields());
   }
 
-  private List<Fault> faults(OperationDeclaration operation) {
+  private List<Fault> faults(OperationDeclaration operation, BoundOperation bound) {
     List<Fault> faults = new ArrayList<>();
+    headers(operation, bound.input().headerFaults()).forEach(field -> faults.add(fault(field)));
+    headers(operation, bound.output().headerFaults()).forEach(field -> faults.add(fault(field)));
     for (FaultDeclaration declared : operation.faults()) {
       MessageDeclaration message = shapes.declarations().messages().get(declared.message());
       if (message == null) {
@@ -284,6 +286,10 @@ final class MessageLinker {
                           field.shape())));
     }
     return faults;
+  }
+
+  private static Fault fault(Field header) {
+    return new Fault(header.name(), ((Wire.SoapHeader) header.wire()).name(), header.shape());
   }
 
   private Optional<Field> faultField(

@@ -1,5 +1,7 @@
 package org.mapsel.core.message.soap;
 
+import java.util.LinkedHashMap;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.document.DocumentException;
@@ -13,9 +15,11 @@ import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.Name;
+import org.mapsel.core.service.Fault;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Shape;
 import org.mapsel.core.value.RecordValue;
 
 /** Reads the envelope of a response: what was returned, or the fault. */
@@ -93,17 +97,25 @@ final class EnvelopeReader {
     ReadPlan plan = ReadPlan.of(service.shapes(), operation.output(), wanted);
     RecordBuilder builder = new RecordBuilder(plan);
     ContentReader content = new ContentReader(cursor, findings, attachments);
+    Map<String, RecordValue> inHeaders = new LinkedHashMap<>();
     int depth = cursor.depth();
     while (cursor.nextChild(depth)) {
       if (cursor.local().equals("Header")) {
         int inHeader = cursor.depth();
         while (cursor.nextChild(inHeader)) {
-          content.header(plan, builder);
+          Optional<Fault> fault = headerFault(cursor, plan);
+          if (fault.isPresent()) {
+            inHeaders.put(
+                fault.get().name(),
+                content.record(ReadPlan.of(service.shapes(), fault.get().detail(), Set.of())));
+          } else {
+            content.header(plan, builder);
+          }
         }
       } else if (cursor.local().equals("Body")) {
         Optional<Answer> fault = body(cursor, plan, builder, content);
         if (fault.isPresent()) {
-          return fault.get();
+          return withHeaders((Answer.Failed) fault.get(), inHeaders);
         }
       }
     }
@@ -113,6 +125,27 @@ final class EnvelopeReader {
       }
     }
     return new Answer.Returned(builder.build());
+  }
+
+  /** The announced fault that the header block the cursor stands on tells of. */
+  private Optional<Fault> headerFault(XmlCursor cursor, ReadPlan plan) {
+    if (operation.faults().isEmpty() || !plan.headers(cursor.local()).isEmpty()) {
+      return Optional.empty();
+    }
+    return operation.faults().stream()
+        .filter(fault -> fault.element().equals(cursor.name()))
+        .filter(fault -> service.shapes().get(fault.detail()) instanceof Shape.Record)
+        .findFirst();
+  }
+
+  /** A failure to handle headers has its detail there (SOAP 1.1, section 4.4). */
+  private static Answer withHeaders(Answer.Failed failed, Map<String, RecordValue> inHeaders) {
+    if (failed.fault().isPresent() || inHeaders.isEmpty()) {
+      return failed;
+    }
+    Map.Entry<String, RecordValue> first = inHeaders.entrySet().iterator().next();
+    return new Answer.Failed(
+        failed.code(), failed.reason(), Optional.of(first.getKey()), first.getValue());
   }
 
   private Optional<Answer> body(

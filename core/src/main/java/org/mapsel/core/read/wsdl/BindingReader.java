@@ -117,15 +117,15 @@ final class BindingReader {
     Optional<List<String>> bodyParts = Optional.empty();
     final List<HeaderUse> headers = new ArrayList<>();
     final List<String> attachments = new ArrayList<>();
+    final List<HeaderUse> headerFaults = new ArrayList<>();
 
     /** Takes the element the cursor stands on. */
     void take() throws DocumentException {
       if (onSoap() && cursor.local().equals("body")) {
         body();
       } else if (onSoap() && cursor.local().equals("header")) {
-        Place place = cursor.place();
-        String part = cursor.attribute("part").orElse("").strip();
-        names.attribute("message").ifPresent(from -> headers.add(new HeaderUse(from, part, place)));
+        use().ifPresent(headers::add);
+        headerFaults();
       } else if (on(HTTP, "urlEncoded")) {
         content = Content.URL_ENCODED;
       } else if (on(HTTP, "urlReplacement")) {
@@ -136,6 +136,21 @@ final class BindingReader {
         mimeContent();
       } else if (on(MIME, "multipartRelated")) {
         multipart();
+      }
+    }
+
+    private Optional<HeaderUse> use() {
+      Place place = cursor.place();
+      String part = cursor.attribute("part").orElse("").strip();
+      return names.attribute("message").map(from -> new HeaderUse(from, part, place));
+    }
+
+    private void headerFaults() throws DocumentException {
+      int depth = cursor.depth();
+      while (cursor.nextChild(depth)) {
+        if (onSoap() && cursor.local().equals("headerfault")) {
+          use().ifPresent(headerFaults::add);
+        }
       }
     }
 
@@ -194,7 +209,8 @@ final class BindingReader {
         gathered.namespace,
         gathered.bodyParts,
         gathered.headers,
-        gathered.attachments);
+        gathered.attachments,
+        gathered.headerFaults);
   }
 
   ServiceDeclaration service() throws DocumentException {

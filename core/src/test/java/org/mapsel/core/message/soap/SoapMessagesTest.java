@@ -305,6 +305,25 @@ class SoapMessagesTest {
   }
 
   @Test
+  void aFailureToHandleAHeaderHasItsDetailThere() {
+    Answer.Failed failed =
+        (Answer.Failed)
+            read(
+                    PLAN,
+                    500,
+                    "<e:Envelope xmlns:e='http://schemas.xmlsoap.org/soap/envelope/'><e:Header>"
+                        + "<ticketInvalid xmlns='urn:saltmere:dredging:types'>"
+                        + "<since>2031-05-01</since></ticketInvalid></e:Header>"
+                        + "<e:Body><e:Fault><faultcode>e:Client</faultcode>"
+                        + "<faultstring>Ticket</faultstring></e:Fault></e:Body></e:Envelope>")
+                .get();
+
+    assertThat(failed.fault()).contains("ticketInvalid");
+    assertThat(failed.detail().get("since"))
+        .isEqualTo(new TimeValue(TimeValue.Kind.DATE, "2031-05-01"));
+  }
+
+  @Test
   void whatIsNoAnswerIsAClearFinding() {
     assertThat(codes(read(FIND, 502, "<html><body>Bad gateway</body></html>")))
         .containsExactly("MESSAGE_ANSWER_NOT_XML");
