@@ -91,7 +91,11 @@ class MainTest {
             "[\"unit\"] [\"load\",\"unit\"] true",
             "[\"unit\",\"id\"] [\"load\",\"unit\",\"@id\"] false")
         .contains("[\"mark\"] [] false", "[\"any\"] [\"load\",\"*\"] false")
-        .noneMatch(row -> row.contains("kind"));
+        .contains("[\"notice\",\"notice\"] [\"load\",\"notice\"] false")
+        .noneMatch(row -> row.contains("kind") || row.contains("ban"));
+    assertThat(run("describe", "--format", "json", "--variants", description("cargo")).out())
+        .contains("\"kind\"", "\"ban\"")
+        .doesNotContain("\"notice\", \"notice\"");
   }
 
   @Test

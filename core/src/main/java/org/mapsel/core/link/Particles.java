@@ -73,16 +73,21 @@ final class Particles {
       if (substitutes.isEmpty()) {
         return builder.elementField(element, ref.occurrence(), inPlace(element));
       }
+      Field declared = builder.elementField(element, Occurrence.ONE, inPlace(element));
       FieldList alternatives = new FieldList();
       if (!element.isAbstract()) {
-        alternatives.add(builder.elementField(element, Occurrence.ONE, inPlace(element)));
+        alternatives.add(declared);
       }
       for (ElementDeclaration substitute : substitutes) {
         alternatives.add(builder.elementField(substitute, Occurrence.ONE, inPlace(substitute)));
       }
       ShapeId id = new ShapeId(ref.name().namespace(), "~" + ref.name().local());
-      Reason reason = element.isAbstract() ? Reason.CHOICE : Reason.SUBSTITUTION;
-      builder.add(new Shape.OneOf(id, alternatives.toList(), reason));
+      builder.add(
+          new Shape.OneOf(
+              id,
+              alternatives.toList(),
+              Reason.SUBSTITUTION,
+              element.isAbstract() ? Optional.of(declared) : Optional.empty()));
       return Field.of(ref.name().local(), id, ref.occurrence(), new Wire.Group());
     }
 

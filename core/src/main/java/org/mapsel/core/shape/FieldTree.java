@@ -86,7 +86,7 @@ public final class FieldTree {
 
   private void below(ShapeId id, Here around) {
     boolean neededHere = around.needed && !(shapes.get(id) instanceof Shape.OneOf);
-    for (Field field : shapes.fieldsOf(id)) {
+    for (Field field : listed(id)) {
       if (rows.size() >= limit.rows()) {
         return;
       }
@@ -142,6 +142,15 @@ public final class FieldTree {
                         || field.wire() instanceof Wire.Group && !isKind(field));
   }
 
+  /** Where what stands in for an abstract field is not listed, the field itself is. */
+  private List<Field> listed(ShapeId id) {
+    return !limit.variants()
+            && shapes.get(id) instanceof Shape.OneOf oneOf
+            && oneOf.declared().isPresent()
+        ? List.of(oneOf.declared().get())
+        : shapes.fieldsOf(id);
+  }
+
   private boolean isKind(Field field) {
     return shapes.get(field.shape()) instanceof Shape.OneOf kinds
         && kinds.reason() == Reason.DERIVATION;
@@ -151,6 +160,7 @@ public final class FieldTree {
     return shape instanceof Shape.OneOf kinds && kinds.reason() == Reason.DERIVATION
         || around instanceof Shape.OneOf members
             && members.reason() == Reason.SUBSTITUTION
+            && members.declared().isEmpty()
             && !members.alternatives().get(0).equals(field);
   }
 

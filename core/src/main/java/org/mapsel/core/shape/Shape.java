@@ -51,8 +51,15 @@ public sealed interface Shape {
    * Exactly one of several fields.
    *
    * @param reason why there is a choice
+   * @param declared the field that the description names in this place, where it may not stand
+   *     there itself because it is abstract
    */
-  record OneOf(ShapeId id, List<Field> alternatives, Reason reason) implements Shape {
+  record OneOf(ShapeId id, List<Field> alternatives, Reason reason, Optional<Field> declared)
+      implements Shape {
+
+    public OneOf(ShapeId id, List<Field> alternatives, Reason reason) {
+      this(id, alternatives, reason, Optional.empty());
+    }
 
     /** What makes a choice. */
     public enum Reason {
