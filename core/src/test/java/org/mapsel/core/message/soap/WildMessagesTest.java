@@ -287,6 +287,43 @@ class WildMessagesTest {
         .contains("MESSAGE_ANSWER_BROKEN");
   }
 
+  /** SOAP with attachments: a part by the description's binding, and one by reference. */
+  @Test
+  void attachmentsAreInTheirFieldsToo() {
+    Service swa = Descriptions.read("/wsdl/swa-mime.wsdl").get().service();
+    BinaryValue bytes = new BinaryValue("a chart".getBytes(StandardCharsets.US_ASCII));
+
+    Operation bound = Descriptions.operation(swa, "echoData");
+    String wrapper = bound.responseElement().map(name -> name.local()).orElse("text");
+    RecordValue parts =
+        returned(read(swa, bound, attached("<" + wrapper + ">t</" + wrapper + ">")));
+    assertThat(parts.get("data")).isEqualTo(bytes);
+
+    Operation referring = Descriptions.operation(swa, "echoDataRef");
+    String around = referring.responseElement().orElseThrow().local();
+    RecordValue referred =
+        returned(
+            read(
+                swa,
+                referring,
+                attached(
+                    "<" + around + "><DataRef>cid:data=1@saltmere</DataRef></" + around + ">")));
+    assertThat(referred.get("DataRef")).isEqualTo(bytes);
+  }
+
+  private static Response attached(String body) {
+    String parts =
+        "--edge\r\nContent-Type: text/xml\r\n\r\n"
+            + new String(envelope(body).body(), StandardCharsets.UTF_8)
+            + "\r\n--edge\r\nContent-Type: application/octet-stream\r\n"
+            + "Content-Transfer-Encoding: base64\r\nContent-ID: <data=1@saltmere>\r\n\r\n"
+            + "YSBjaGFydA==\r\n--edge--\r\n";
+    return new Response(
+        200,
+        Map.of("Content-Type", List.of("multipart/related; type=\"text/xml\"; boundary=\"edge\"")),
+        parts.getBytes(StandardCharsets.ISO_8859_1));
+  }
+
   private static Response cut(Response response) {
     return new Response(200, response.headers(), java.util.Arrays.copyOf(response.body(), 200));
   }
