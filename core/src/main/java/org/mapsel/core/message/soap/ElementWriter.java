@@ -127,7 +127,7 @@ final class ElementWriter {
 
   private void typeAttribute(Name type) {
     String prefix = type.namespace().isEmpty() ? "" : prefixOf(type.namespace()) + ":";
-    out.attribute("xsi:type", prefix + type.local());
+    out.attribute(prefixOf(Soap.XSI) + ":type", prefix + type.local());
   }
 
   private static boolean isContent(Wire wire) {
@@ -221,7 +221,7 @@ final class ElementWriter {
     }
     if (value == Value.NULL) {
       if (field.nillable()) {
-        out.attribute("xsi:nil", "true");
+        out.attribute(prefixOf(Soap.XSI) + ":nil", "true");
       } else {
         findings.add(path.error("MESSAGE_NULL_REFUSED"));
       }
@@ -328,9 +328,6 @@ final class ElementWriter {
   String prefixOf(String namespace) {
     if (namespace.equals(XMLConstants.XML_NS_URI)) {
       return "xml";
-    }
-    if (namespace.equals(Soap.XSI)) {
-      return "xsi";
     }
     String known = out.prefix(namespace);
     if (known != null && !known.isEmpty()) {

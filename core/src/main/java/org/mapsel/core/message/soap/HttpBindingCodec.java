@@ -68,7 +68,8 @@ public final class HttpBindingCodec implements Codec {
     boolean get = http.protocol() == Protocol.HTTP_GET;
     List<Header> headers = new ArrayList<>();
     byte[] body = new byte[0];
-    if (http.encoding() == OperationWire.Encoding.BODY) {
+    // A GET has no body, so whatever it takes stands in the address.
+    if (http.encoding() == OperationWire.Encoding.BODY && !get) {
       body = xml(service.shapes(), operation, http, values, findings);
       headers.add(new Header("Content-Type", "text/xml; charset=utf-8", "the body is XML"));
     } else {
@@ -93,11 +94,7 @@ public final class HttpBindingCodec implements Codec {
       return Outcome.failed(findings.toList());
     }
     return Outcome.of(
-        new Request(
-            get ? "GET" : "POST",
-            AccessHeaders.address(address, access),
-            headers,
-            get ? new byte[0] : body),
+        new Request(get ? "GET" : "POST", AccessHeaders.address(address, access), headers, body),
         findings.toList());
   }
 

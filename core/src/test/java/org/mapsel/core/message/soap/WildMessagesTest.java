@@ -9,6 +9,9 @@ import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.call.Caller;
+import org.mapsel.core.document.Limits;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.document.XmlCursor;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Description;
@@ -255,6 +258,20 @@ class WildMessagesTest {
         .isEqualTo(json("{'blasts': 3}"));
     assertThat(returned(read(HORN, words, xml("three long"))))
         .isEqualTo(json("{'words': 'three long'}"));
+  }
+
+  @Test
+  void anXmlBodyWithoutEnvelopeDeclaresWhatItUses() throws Exception {
+    byte[] body =
+        sent(HORN, Descriptions.operation(HORN, "Order"), json("{'blasts': null}"))
+            .getBytes(StandardCharsets.UTF_8);
+
+    try (XmlCursor cursor = XmlCursor.open(new SourceText("body", body), Limits.ANSWER)) {
+      assertThat(cursor.local()).isEqualTo("order");
+      assertThat(cursor.nextChild(cursor.depth())).isTrue();
+      assertThat(cursor.attribute("http://www.w3.org/2001/XMLSchema-instance", "nil"))
+          .contains("true");
+    }
   }
 
   @Test
