@@ -23,12 +23,12 @@ def truth_lines(path):
         return [json.loads(line) for line in lines]
 
 
-def describe(files):
+def describe(files, *options):
     with tempfile.NamedTemporaryFile("w", suffix=".txt") as sources:
         sources.write("\n".join(files))
         sources.flush()
         done = subprocess.run(
-            [str(ROOT / "mapsel"), "describe", "--format", "json", "@" + sources.name], capture_output=True, text=True
+            [str(ROOT / "mapsel"), "describe", "--format", "json", *options, "@" + sources.name], capture_output=True, text=True
         )
     if done.stderr.strip():
         print(done.stderr[:2000], file=sys.stderr)
@@ -130,4 +130,5 @@ def main():
             print(*exception)
 
 
-main()
+if __name__ == "__main__":
+    main()

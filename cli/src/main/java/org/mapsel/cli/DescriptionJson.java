@@ -14,6 +14,7 @@ import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Fault;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
@@ -115,6 +116,9 @@ final class DescriptionJson {
     out.writeEndArray();
     out.writeStringProperty("style", wire.map(OperationWire::styleLabel).orElse(""));
     out.writeStringProperty("action", wire.map(OperationWire::action).orElse(""));
+    if (wire.isPresent() && wire.get() instanceof OperationWire.Rest rest) {
+      rest(shapes, operation, rest);
+    }
     if (view.fields()) {
       side(shapes, "input", operation.input(), operation.requestElement());
       side(shapes, "output", operation.output(), operation.responseElement());
@@ -125,12 +129,31 @@ final class DescriptionJson {
     out.writeEndObject();
   }
 
+  private void rest(Shapes shapes, Operation operation, OperationWire.Rest rest) {
+    out.writeStringProperty("method", rest.method());
+    out.writeStringProperty("pathTemplate", rest.path());
+    out.writeArrayPropertyStart("parameters");
+    for (Field field : shapes.fieldsOf(operation.input())) {
+      if (field.wire() instanceof Wire.Parameter parameter) {
+        out.writeStartObject();
+        out.writeStringProperty("name", parameter.name());
+        out.writeStringProperty("in", place(parameter.in()));
+        out.writeStringProperty("type", type(shapes.get(field.shape())));
+        out.writeBooleanProperty("required", field.isRequired());
+        out.writeBooleanProperty("repeats", field.isRepeated());
+        out.writeEndObject();
+      }
+    }
+    out.writeEndArray();
+    names("requestTypes", rest.offered());
+  }
+
   private void fault(Shapes shapes, Fault fault) {
     out.writeStartObject();
     out.writeStringProperty("name", fault.name());
-    out.writeStringProperty("element", fault.element().local());
+    out.writeStringProperty("element", fault.element().map(Name::local).orElse(""));
     if (view.fields()) {
-      side(shapes, "fields", fault.detail(), Optional.of(fault.element()));
+      side(shapes, "fields", fault.detail(), fault.element());
     }
     out.writeEndObject();
   }
@@ -188,8 +211,19 @@ final class DescriptionJson {
     return switch (wire) {
       case Wire.SoapHeader header -> "header";
       case Wire.Attachment attachment -> "attachment";
-      case Wire.Parameter parameter -> "parameter";
+      case Wire.Parameter parameter -> place(parameter.in());
       default -> "body";
+    };
+  }
+
+  private static String place(Wire.In in) {
+    return switch (in) {
+      case PATH -> "path";
+      case QUERY -> "query";
+      case QUERY_STRING -> "querystring";
+      case HEADER -> "header";
+      case COOKIE -> "cookie";
+      case BY_ENDPOINT -> "parameter";
     };
   }
 
@@ -199,7 +233,7 @@ final class DescriptionJson {
       case Shape.Record record -> "record";
       case Shape.OneOf oneOf -> "one-of";
       case Shape.Repeated repeated -> "repeated";
-      case Shape.Open open -> "xs:anyType";
+      case Shape.Open open -> open.id().namespace().isEmpty() ? "any" : "xs:anyType";
     };
   }
 

@@ -65,7 +65,10 @@ class MainTest {
   void everyDescriptionIsPrintedByTheDocumentedSchema() throws IOException {
     try (var files = Files.list(DESCRIPTIONS)) {
       List<String> sources =
-          files.filter(path -> path.toString().endsWith(".wsdl")).map(Path::toString).toList();
+          files
+              .map(Path::toString)
+              .filter(path -> path.matches(".*\\.(wsdl|yaml|json|xml)"))
+              .toList();
       Path list = file("list.txt", String.join("\n", sources));
 
       Run run = run("describe", "--format", "json", "@" + list);

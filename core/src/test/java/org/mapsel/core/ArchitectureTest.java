@@ -26,9 +26,10 @@ class ArchitectureTest {
           List.of("declare"),
           List.of("read"),
           List.of("read.xsd"),
-          List.of("read.wsdl", "link"),
+          List.of("read.wsdl", "read.openapi", "link"),
           List.of("intake", "sample", "mapping", "message"),
-          List.of("message.soap"),
+          List.of("message.soap", "message.json"),
+          List.of("message.http"),
           List.of("exchange", "page"),
           List.of("call"));
 

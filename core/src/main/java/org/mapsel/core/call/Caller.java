@@ -15,6 +15,7 @@ import org.mapsel.core.message.Codec;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.message.Stamp;
+import org.mapsel.core.message.http.HttpCodec;
 import org.mapsel.core.message.soap.HttpBindingCodec;
 import org.mapsel.core.message.soap.SoapCodec;
 import org.mapsel.core.ref.EndpointId;
@@ -40,6 +41,7 @@ public final class Caller {
     return switch (wire) {
       case OperationWire.Soap soap -> new SoapCodec();
       case OperationWire.Http http -> new HttpBindingCodec();
+      case OperationWire.Rest rest -> new HttpCodec();
     };
   }
 

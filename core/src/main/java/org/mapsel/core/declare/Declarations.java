@@ -18,6 +18,8 @@ public final class Declarations {
   private final Map<Name, InterfaceDeclaration> interfaces = new LinkedHashMap<>();
   private final Map<Name, BindingDeclaration> bindings = new LinkedHashMap<>();
   private final List<ServiceDeclaration> services = new ArrayList<>();
+  private final Map<String, DataType> dataTypes = new LinkedHashMap<>();
+  private final List<HttpDeclaration> httpOperations = new ArrayList<>();
   private String name = "";
   private String documentation = "";
 
@@ -49,7 +51,9 @@ public final class Declarations {
         && messages.isEmpty()
         && interfaces.isEmpty()
         && bindings.isEmpty()
-        && services.isEmpty();
+        && services.isEmpty()
+        && dataTypes.isEmpty()
+        && httpOperations.isEmpty();
   }
 
   /** A second declaration of the same name, as when a schema is included twice, is passed over. */
@@ -83,6 +87,17 @@ public final class Declarations {
 
   public void add(BindingDeclaration binding) {
     bindings.putIfAbsent(binding.name(), binding);
+  }
+
+  /**
+   * @param target what a {@link DataType.Ref} says to point to it
+   */
+  public void add(String target, DataType type) {
+    dataTypes.putIfAbsent(target, type);
+  }
+
+  public void add(HttpDeclaration operation) {
+    httpOperations.add(operation);
   }
 
   public void add(ServiceDeclaration service) {
@@ -123,5 +138,13 @@ public final class Declarations {
 
   public List<ServiceDeclaration> services() {
     return services;
+  }
+
+  public Map<String, DataType> dataTypes() {
+    return dataTypes;
+  }
+
+  public List<HttpDeclaration> httpOperations() {
+    return httpOperations;
   }
 }

@@ -15,8 +15,10 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.link.Linker;
 import org.mapsel.core.read.DescriptionReader;
+import org.mapsel.core.read.Format;
 import org.mapsel.core.read.Reading;
 import org.mapsel.core.read.Resolver;
+import org.mapsel.core.read.openapi.OpenApiReader;
 import org.mapsel.core.read.wsdl.Wsdl20Reader;
 import org.mapsel.core.read.wsdl.WsdlReader;
 import org.mapsel.core.ref.Place;
@@ -27,7 +29,7 @@ public final class Intake {
 
   /** Every format, in the order in which they are tried. */
   private static final List<DescriptionReader> READERS =
-      List.of(new WsdlReader(), new Wsdl20Reader());
+      List.of(new WsdlReader(), new Wsdl20Reader(), new OpenApiReader());
 
   private static final int MAX_CANDIDATES = 50;
   private static final int HEAD_BYTES = 16_384;
@@ -56,14 +58,13 @@ public final class Intake {
               .at(new Place(source.address(), 1, 1)));
     }
     Reading reading = new Reading(source, resolver);
-    reader.get().read(source, reading);
+    Format format = reader.get().read(source, reading);
     if (reading.declarations().isEmpty() && reading.findings().hasErrors()) {
       return Outcome.failed(reading.findings().toList());
     }
     Service service = Linker.link(reading.declarations(), reading.findings());
     return Outcome.of(
-        new Description(reader.get().format(), service, reading.documents()),
-        reading.findings().toList());
+        new Description(format, service, reading.documents()), reading.findings().toList());
   }
 
   private static Optional<DescriptionReader> reader(String head) {

@@ -17,6 +17,7 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Occurrence;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Wire;
@@ -223,7 +224,8 @@ final class ComplexTypes {
         attribute.preset().or(says::preset),
         attribute.fixed().or(says::fixed),
         says.documentation(),
-        new Wire.XmlAttribute(attribute.name()));
+        new Wire.XmlAttribute(attribute.name()),
+        Hints.NONE);
   }
 
   /** The complex type that this one is derived from, if there is one and it is not a loop. */

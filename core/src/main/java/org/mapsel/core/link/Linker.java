@@ -13,6 +13,9 @@ public final class Linker {
 
   /** Whatever can be linked; what cannot is a finding and left out. */
   public static Service link(Declarations declarations, Findings findings) {
+    if (!declarations.httpOperations().isEmpty()) {
+      return HttpLinker.link(declarations);
+    }
     ShapeBuilder shapes = new ShapeBuilder(declarations, findings);
     OperationLinker operations = new OperationLinker(shapes);
     operations.linkAll();

@@ -122,7 +122,7 @@ final class MessageLinker {
     }
     FieldList fields = new FieldList();
     for (PartDeclaration part : body) {
-      Wire wire = isForm(bound) ? new Wire.Parameter(part.name()) : new Wire.Body();
+      Wire wire = isForm(bound) ? Wire.Parameter.plain(part.name()) : new Wire.Body();
       rpcField(asked, part).map(field -> field.on(wire).named(part.name())).ifPresent(fields::add);
     }
     shapes.add(new Shape.Record(asked.shape(), fields.toList()));
@@ -282,14 +282,15 @@ final class MessageLinker {
                   faults.add(
                       new Fault(
                           declared.name(),
-                          ((Wire.XmlElement) field.wire()).name(),
+                          Optional.of(((Wire.XmlElement) field.wire()).name()),
                           field.shape())));
     }
     return faults;
   }
 
   private static Fault fault(Field header) {
-    return new Fault(header.name(), ((Wire.SoapHeader) header.wire()).name(), header.shape());
+    return new Fault(
+        header.name(), Optional.of(((Wire.SoapHeader) header.wire()).name()), header.shape());
   }
 
   private Optional<Field> faultField(

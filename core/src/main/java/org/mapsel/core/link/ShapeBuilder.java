@@ -17,6 +17,7 @@ import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.Place;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Occurrence;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
@@ -120,7 +121,8 @@ final class ShapeBuilder {
         element.preset(),
         element.fixed(),
         element.documentation(),
-        new Wire.XmlElement(element.name()));
+        new Wire.XmlElement(element.name()),
+        Hints.NONE);
   }
 
   /** The field that a global element makes, if it is declared. */

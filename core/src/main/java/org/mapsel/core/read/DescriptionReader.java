@@ -5,9 +5,6 @@ import org.mapsel.core.document.SourceText;
 /** Reads one description format. A new format is a new reader and a line in the intake's list. */
 public interface DescriptionReader {
 
-  /** What it reads. */
-  Format format();
-
   /**
    * Whether a document is of this format.
    *
@@ -15,6 +12,10 @@ public interface DescriptionReader {
    */
   boolean recognises(String head);
 
-  /** Reads everything the document declares into the reading, findings included. */
-  void read(SourceText source, Reading reading);
+  /**
+   * Reads everything the document declares into the reading, findings included.
+   *
+   * @return the format, in the version that the document follows
+   */
+  Format read(SourceText source, Reading reading);
 }

@@ -93,7 +93,8 @@ public final class Reading {
     asked.add(purpose + " " + address);
   }
 
-  private static String resolve(String base, String location) {
+  /** The address that a location means in a document. */
+  public static String resolve(String base, String location) {
     int inside = base.indexOf("!/");
     try {
       URI relative = URI.create(location.strip().replace(" ", "%20"));

@@ -4,6 +4,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
@@ -149,11 +150,18 @@ public final class SampleMaker {
               + ">");
     }
     if (shape instanceof Shape.Scalar scalar) {
-      var said = field.fixed().or(field::preset);
-      if (said.isPresent()) {
+      Optional<String> said = field.fixed().or(field::preset).or(() -> field.hints().example());
+      if (said.isPresent() && fits(scalar, said.get())) {
         return ScalarSamples.said(scalar, said.get());
       }
     }
     return value(shape, field.name(), item);
+  }
+
+  /** Descriptions give examples that their own types do not let in. */
+  private static boolean fits(Shape.Scalar scalar, String text) {
+    List<String> allowed = scalar.facets().enumeration();
+    return ScalarText.parse(scalar.type(), text).isPresent()
+        && (allowed.isEmpty() || allowed.contains(text));
   }
 }

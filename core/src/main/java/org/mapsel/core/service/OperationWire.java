@@ -1,9 +1,11 @@
 package org.mapsel.core.service;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.Name;
+import org.mapsel.core.ref.ShapeId;
 
 /** How an operation goes over the wire at one endpoint; one kind per family of protocols. */
 public sealed interface OperationWire {
@@ -82,6 +84,111 @@ public sealed interface OperationWire {
     @Override
     public String action() {
       return "";
+    }
+  }
+
+  /**
+   * One method on one path (OpenAPI 3.1, Operation Object).
+   *
+   * @param path added to the endpoint's address; holds {@code {name}} for each parameter in it
+   * @param body how what is sent is written, where the operation takes a body
+   * @param offered the media types in which it may be sent
+   * @param answers what may come back, in the order in which it is tried
+   */
+  record Rest(
+      EndpointId endpoint,
+      String method,
+      String path,
+      Optional<Content> body,
+      List<String> offered,
+      List<Returned> answers)
+      implements OperationWire {
+
+    public Rest {
+      offered = List.copyOf(offered);
+      answers = List.copyOf(answers);
+    }
+
+    @Override
+    public Optional<Name> request() {
+      return Optional.empty();
+    }
+
+    @Override
+    public Optional<Name> response() {
+      return Optional.empty();
+    }
+
+    @Override
+    public String styleLabel() {
+      return body.map(content -> content.media().name().toLowerCase(Locale.ROOT)).orElse("");
+    }
+
+    @Override
+    public String action() {
+      return "";
+    }
+  }
+
+  /**
+   * A body in one media type.
+   *
+   * @param element the element around it, where it is XML
+   */
+  record Content(String mediaType, Media media, Optional<Name> element) {}
+
+  /**
+   * What comes back with a status.
+   *
+   * @param status three digits, {@code 2XX} or {@code default}
+   * @param content none where there is no body
+   */
+  record Returned(String status, Optional<Content> content, ShapeId shape) {
+
+    /** Whether it is meant for a status; more exact ones are asked first. */
+    public boolean isFor(int code) {
+      return status.equals("default")
+          || status.equals(String.valueOf(code))
+          || status.equalsIgnoreCase(code / 100 + "XX");
+    }
+
+    /** Whether it says that the operation worked. */
+    public boolean isSuccess() {
+      return status.startsWith("2");
+    }
+  }
+
+  /** What a body is written in. */
+  enum Media {
+    JSON,
+    XML,
+    /** Name and value pairs. */
+    FORM,
+    /** Parts of any kind, files among them (RFC 7578). */
+    MULTIPART,
+    TEXT,
+    BINARY;
+
+    /** What a media type amounts to; parameters and case do not matter. */
+    public static Media of(String mediaType) {
+      String type = mediaType.split(";")[0].strip().toLowerCase(Locale.ROOT);
+      if (type.equals("application/json")
+          || type.equals("text/json")
+          || type.endsWith("+json")
+          || type.equals("*/*")
+          || type.equals("application/*")) {
+        return JSON;
+      }
+      if (type.equals("application/xml") || type.equals("text/xml") || type.endsWith("+xml")) {
+        return XML;
+      }
+      if (type.equals("application/x-www-form-urlencoded")) {
+        return FORM;
+      }
+      if (type.startsWith("multipart/")) {
+        return MULTIPART;
+      }
+      return type.startsWith("text/") ? TEXT : BINARY;
     }
   }
 

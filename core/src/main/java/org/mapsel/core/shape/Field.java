@@ -10,6 +10,7 @@ import org.mapsel.core.ref.ShapeId;
  * @param preset the value it has when nothing is given
  * @param fixed the only value it may have
  * @param documentation what the description says about it, empty where nothing
+ * @param hints what else it says for whoever shows or fills it
  */
 public record Field(
     String name,
@@ -19,22 +20,37 @@ public record Field(
     Optional<String> preset,
     Optional<String> fixed,
     String documentation,
-    Wire wire) {
+    Wire wire,
+    Hints hints) {
 
   public static Field of(String name, ShapeId shape, Occurrence occurrence, Wire wire) {
-    return new Field(name, shape, occurrence, false, Optional.empty(), Optional.empty(), "", wire);
+    return new Field(
+        name, shape, occurrence, false, Optional.empty(), Optional.empty(), "", wire, Hints.NONE);
   }
 
   public Field named(String other) {
-    return new Field(other, shape, occurrence, nillable, preset, fixed, documentation, wire);
+    return new Field(other, shape, occurrence, nillable, preset, fixed, documentation, wire, hints);
+  }
+
+  /** The same, holding another shape. */
+  public Field of(ShapeId other) {
+    return new Field(name, other, occurrence, nillable, preset, fixed, documentation, wire, hints);
   }
 
   public Field occurring(Occurrence other) {
-    return new Field(name, shape, other, nillable, preset, fixed, documentation, wire);
+    return new Field(name, shape, other, nillable, preset, fixed, documentation, wire, hints);
   }
 
   public Field on(Wire other) {
-    return new Field(name, shape, occurrence, nillable, preset, fixed, documentation, other);
+    return new Field(name, shape, occurrence, nillable, preset, fixed, documentation, other, hints);
+  }
+
+  public Field documented(String other) {
+    return new Field(name, shape, occurrence, nillable, preset, fixed, other, wire, hints);
+  }
+
+  public Field hinted(Hints other) {
+    return new Field(name, shape, occurrence, nillable, preset, fixed, documentation, wire, other);
   }
 
   public boolean isRequired() {

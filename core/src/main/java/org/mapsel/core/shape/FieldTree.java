@@ -93,19 +93,21 @@ public final class FieldTree {
       if (!limit.variants() && isVariant(shapes.get(id), shapes.get(field.shape()), field)) {
         continue;
       }
-      boolean group = field.wire() instanceof Wire.Group || field.wire() instanceof Wire.Kind;
-      boolean text = field.wire() instanceof Wire.XmlText || field.wire() instanceof Wire.Body;
-      FieldPath path = around.path.then(field.name());
-      List<String> wire = group || text ? around.wire : step(around.wire, field);
       boolean inside = !shapes.fieldsOf(field.shape()).isEmpty();
+      boolean group = field.wire() instanceof Wire.Group || field.wire() instanceof Wire.Kind;
+      boolean text = field.wire() instanceof Wire.XmlText;
+      boolean whole = isWhole(field.wire());
+      FieldPath path = around.path.then(field.name());
+      List<String> wire = group || text || whole ? around.wire : step(around.wire, field);
       boolean recursive = inside && open.contains(field.shape());
-      boolean more = inside && !recursive && !group && wire.size() >= limit.depth();
+      boolean variant = !limit.variants() && field.wire() instanceof Wire.Variant;
+      boolean more = inside && !recursive && !group && (variant || wire.size() >= limit.depth());
       boolean needed = neededHere && field.isRequired();
       boolean repeats = text ? around.elementRepeats : field.isRepeated() || around.groupRepeats;
       rows.add(
           new Row(
               path,
-              group || text && around.mixed ? List.of() : wire,
+              group || text && around.mixed || whole && inside ? List.of() : wire,
               field,
               shapes.get(field.shape()),
               repeats,
@@ -128,6 +130,14 @@ public final class FieldTree {
         open.remove(field.shape());
       }
     }
+  }
+
+  /** Whether it has no name in a message because it is all that stands there. */
+  private static boolean isWhole(Wire wire) {
+    return wire instanceof Wire.Whole
+        || wire instanceof Wire.Body
+        || wire instanceof Wire.Variant
+        || wire instanceof Wire.EntryName;
   }
 
   /** Whether text stands between elements, and so has no place of its own. */

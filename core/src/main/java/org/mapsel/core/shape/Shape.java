@@ -68,7 +68,9 @@ public sealed interface Shape {
       /** Elements that may stand in for the first one (XML Schema 1.0 part 1, section 2.2.2.2). */
       SUBSTITUTION,
       /** Types derived from the one that was declared. */
-      DERIVATION
+      DERIVATION,
+      /** Types that the description lets a value have (JSON Schema, oneOf and anyOf). */
+      VARIANT
     }
 
     public OneOf {

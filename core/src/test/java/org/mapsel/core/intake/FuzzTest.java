@@ -98,6 +98,8 @@ class FuzzTest {
         "/descriptions/moorings.wsdl",
         "/descriptions/horn.wsdl",
         "/descriptions/lights.wsdl",
+        "/descriptions/tides.yaml",
+        "/descriptions/slipway.json",
         "/wsdl/hello_world.wsdl",
         "/wsdl/any.wsdl",
         "/wsdl/header_rpc_lit.wsdl",

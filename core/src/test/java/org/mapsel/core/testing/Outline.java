@@ -13,6 +13,7 @@ import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Occurrence;
 import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Wire;
 
 /** A service as a text that people can read and compare. */
 public final class Outline {
@@ -53,6 +54,10 @@ public final class Outline {
   private void operation(Operation operation) {
     line(1, "operation " + operation.id() + " " + operation.effect());
     for (OperationWire wire : operation.wires()) {
+      if (wire instanceof OperationWire.Rest rest) {
+        rest(rest);
+        continue;
+      }
       line(
           2,
           "at "
@@ -71,7 +76,35 @@ public final class Outline {
     fields(3, operation.input());
     line(2, "out");
     fields(3, operation.output());
-    operation.faults().forEach(fault -> line(2, "fault " + fault.name() + " " + fault.element()));
+    operation
+        .faults()
+        .forEach(
+            fault ->
+                line(
+                    2,
+                    "fault "
+                        + fault.name()
+                        + " "
+                        + fault.element().map(Object::toString).orElse("")));
+  }
+
+  private void rest(OperationWire.Rest rest) {
+    line(
+        2,
+        "at "
+            + rest.endpoint()
+            + " "
+            + rest.method()
+            + " "
+            + rest.path()
+            + rest.body().map(body -> " sends " + body.mediaType()).orElse(""));
+    rest.answers()
+        .forEach(
+            answer ->
+                line(
+                    3,
+                    answer.status()
+                        + answer.content().map(content -> " " + content.mediaType()).orElse("")));
   }
 
   private static String addressing(OperationWire wire) {
@@ -95,14 +128,22 @@ public final class Outline {
               + (field.nillable() ? " nillable" : "")
               + " "
               + kind(shape)
-              + (field.wire().label().equals(field.name()) ? "" : " on the wire " + wire(field)));
+              + (isPlain(field) ? "" : " on the wire " + wire(field)));
       fields(indent + 1, field.shape());
     }
     open.remove(id);
   }
 
+  private static boolean isPlain(Field field) {
+    return field.wire().label().equals(field.name())
+        && !(field.wire() instanceof Wire.Parameter parameter
+            && parameter.in() != Wire.In.BY_ENDPOINT);
+  }
+
   private static String wire(Field field) {
-    return field.wire().getClass().getSimpleName() + " " + field.wire().label();
+    return field.wire() instanceof Wire.Parameter parameter
+        ? parameter.in() + " " + parameter.style() + (parameter.explode() ? " each" : "")
+        : field.wire().getClass().getSimpleName() + " " + field.wire().label();
   }
 
   private static String kind(Shape shape) {

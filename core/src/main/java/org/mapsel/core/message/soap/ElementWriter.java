@@ -5,6 +5,8 @@ import java.util.Map;
 import javax.xml.XMLConstants;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Findings;
+import org.mapsel.core.message.ParameterCheck;
+import org.mapsel.core.message.Trail;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
@@ -199,6 +201,12 @@ final class ElementWriter {
       case Wire.XmlAttribute attribute -> attribute(field, attribute.name(), value, path);
       case Wire.Parameter parameter -> inside(shape, value, path);
       case Wire.Body body -> inside(shape, value, path);
+      case Wire.Whole whole -> inside(shape, value, path);
+      case Wire.Variant variant -> inside(shape, value, path);
+      case Wire.FormPart part -> inside(shape, value, path);
+      case Wire.Member member -> element(field, shape, Name.of("", member.name()), value, path);
+      case Wire.Entries entries -> findings.add(path.error("MESSAGE_FIELD_UNKNOWN"));
+      case Wire.EntryName name -> findings.add(path.error("MESSAGE_FIELD_UNKNOWN"));
       case Wire.Attachment attachment -> findings.add(path.error("MESSAGE_ATTACHMENT_UNSUPPORTED"));
     }
   }

@@ -12,6 +12,7 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.AnswerStart;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.Name;
@@ -133,7 +134,7 @@ final class EnvelopeReader {
       return Optional.empty();
     }
     return operation.faults().stream()
-        .filter(fault -> fault.element().equals(cursor.name()))
+        .filter(fault -> fault.element().equals(Optional.of(cursor.name())))
         .filter(fault -> service.shapes().get(fault.detail()) instanceof Shape.Record)
         .findFirst();
   }

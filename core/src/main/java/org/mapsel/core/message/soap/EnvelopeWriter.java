@@ -2,6 +2,7 @@ package org.mapsel.core.message.soap;
 
 import java.util.List;
 import org.mapsel.core.finding.Findings;
+import org.mapsel.core.message.Trail;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.shape.Field;

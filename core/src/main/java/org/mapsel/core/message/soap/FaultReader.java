@@ -68,7 +68,9 @@ final class FaultReader {
       }
       Name name = cursor.name();
       Optional<Fault> announced =
-          operation.faults().stream().filter(known -> known.element().equals(name)).findFirst();
+          operation.faults().stream()
+              .filter(known -> known.element().equals(Optional.of(name)))
+              .findFirst();
       if (announced.isPresent()
           && service.shapes().get(announced.get().detail()) instanceof Shape.Record record) {
         fault = Optional.of(announced.get().name());

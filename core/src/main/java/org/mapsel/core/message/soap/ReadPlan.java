@@ -150,6 +150,12 @@ final class ReadPlan {
             target.attributes.putIfAbsent(attribute.name().local(), slot);
         case Wire.XmlText none -> target.text = slot;
         case Wire.Body none -> target.text = slot;
+        case Wire.Whole none -> fillInside(target, slot, kind, open);
+        case Wire.Variant none -> fillInside(target, slot, kind, open);
+        case Wire.Member none -> put(target.elements, slot);
+        case Wire.FormPart none -> put(target.elements, slot);
+        case Wire.Entries none -> {}
+        case Wire.EntryName none -> {}
         case Wire.XmlAny none -> target.any = slot;
         case Wire.ArrayItem none -> target.items = slot;
         case Wire.Attachment none -> target.attachments.add(slot);

@@ -34,20 +34,16 @@ public final class Wsdl20Reader implements DescriptionReader {
   private static final String PART = "content";
 
   @Override
-  public Format format() {
-    return new Format("WSDL", "2.0");
-  }
-
-  @Override
   public boolean recognises(String head) {
     return head.contains(WSDL + "\"") || head.contains(WSDL + "'");
   }
 
   @Override
-  public void read(SourceText source, Reading reading) {
+  public Format read(SourceText source, Reading reading) {
     Documents documents = new Documents(reading);
     Map<Name, Name> faults = new HashMap<>();
     documents.readAll(source, cursor -> new Document(cursor, reading, documents, faults).read());
+    return new Format("WSDL", "2.0");
   }
 
   /** One document being read. */

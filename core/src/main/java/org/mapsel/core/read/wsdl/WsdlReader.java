@@ -14,19 +14,15 @@ public final class WsdlReader implements DescriptionReader {
   static final String WSDL = "http://schemas.xmlsoap.org/wsdl/";
 
   @Override
-  public Format format() {
-    return new Format("WSDL", "1.1");
-  }
-
-  @Override
   public boolean recognises(String head) {
     return head.contains(WSDL + "\"") || head.contains(WSDL + "'");
   }
 
   @Override
-  public void read(SourceText source, Reading reading) {
+  public Format read(SourceText source, Reading reading) {
     Documents documents = new Documents(reading);
     documents.readAll(source, cursor -> document(cursor, documents, reading));
+    return new Format("WSDL", "1.1");
   }
 
   private static void document(XmlCursor cursor, Documents documents, Reading reading)

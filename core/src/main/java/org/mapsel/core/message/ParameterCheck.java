@@ -1,4 +1,4 @@
-package org.mapsel.core.message.soap;
+package org.mapsel.core.message;
 
 import java.math.BigDecimal;
 import java.util.List;
@@ -17,7 +17,7 @@ import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
 
 /** Whether a text may be sent as a value of a type, before anything is sent. */
-final class ParameterCheck {
+public final class ParameterCheck {
 
   private static final int SHOWN_ALLOWED = 8;
 
@@ -31,7 +31,8 @@ final class ParameterCheck {
    *
    * @param path names the parameter in findings
    */
-  static @Nullable String checked(Shape.Scalar scalar, Value value, Trail path, Findings findings) {
+  public static @Nullable String checked(
+      Shape.Scalar scalar, Value value, Trail path, Findings findings) {
     String text = ScalarText.print(scalar.type(), value);
     Finding wrong = check(scalar, text, path);
     if (wrong != null) {

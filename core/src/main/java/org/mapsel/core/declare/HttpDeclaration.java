@@ -1,0 +1,85 @@
+package org.mapsel.core.declare;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mapsel.core.ref.Place;
+import org.mapsel.core.shape.Wire;
+
+/**
+ * An operation that is one method on one path (OpenAPI 3.1, Operation Object).
+ *
+ * @param id as the description names it; may be empty or taken by another operation
+ * @param path with {@code {name}} for each parameter in it
+ * @param servers the addresses where it is offered
+ */
+public record HttpDeclaration(
+    String id,
+    String method,
+    String path,
+    String documentation,
+    boolean deprecated,
+    List<ParameterDeclaration> parameters,
+    Optional<BodyDeclaration> body,
+    List<AnswerDeclaration> answers,
+    List<ServerDeclaration> servers,
+    List<String> logins,
+    Place place) {
+
+  public HttpDeclaration {
+    parameters = List.copyOf(parameters);
+    answers = List.copyOf(answers);
+    servers = List.copyOf(servers);
+    logins = List.copyOf(logins);
+  }
+
+  /**
+   * A value outside the body.
+   *
+   * @param content the media type it is written in, where it is no plain text
+   */
+  public record ParameterDeclaration(
+      String name,
+      Wire.In in,
+      Wire.Style style,
+      boolean explode,
+      boolean reserved,
+      Optional<String> content,
+      boolean required,
+      String documentation,
+      boolean deprecated,
+      DataType type,
+      Place place) {}
+
+  /** What is sent, in each of the media types it may be sent in. */
+  public record BodyDeclaration(
+      boolean required, String documentation, List<ContentDeclaration> contents) {}
+
+  /**
+   * A body in one media type.
+   *
+   * @param parts how members of a form travel, where the description says so
+   */
+  public record ContentDeclaration(
+      String mediaType, Optional<DataType> type, Map<String, PartDeclaration> parts) {}
+
+  /** How one member of a form travels (OpenAPI 3.1, Encoding Object). */
+  public record PartDeclaration(
+      Optional<String> contentType, Wire.Style style, Optional<Boolean> explode) {
+
+    /** What holds where nothing is said. */
+    public static final PartDeclaration USUAL =
+        new PartDeclaration(Optional.empty(), Wire.Style.FORM, Optional.empty());
+  }
+
+  /**
+   * What may come back.
+   *
+   * @param status three digits, {@code 2XX} or {@code default}
+   */
+  public record AnswerDeclaration(
+      String status, String documentation, List<ContentDeclaration> contents) {}
+
+  /** Where a service is. */
+  public record ServerDeclaration(String address, String documentation) {}
+}

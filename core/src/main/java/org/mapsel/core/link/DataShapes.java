@@ -1,0 +1,267 @@
+package org.mapsel.core.link;
+
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.declare.DataType;
+import org.mapsel.core.declare.DataType.ListOf;
+import org.mapsel.core.declare.DataType.Member;
+import org.mapsel.core.declare.DataType.Simple;
+import org.mapsel.core.declare.DataType.Structure;
+import org.mapsel.core.declare.DataType.Variant;
+import org.mapsel.core.declare.DataType.Variants;
+import org.mapsel.core.declare.HttpDeclaration.PartDeclaration;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.shape.Facets;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Hints;
+import org.mapsel.core.shape.Occurrence;
+import org.mapsel.core.shape.ScalarType;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.shape.Wire;
+
+/**
+ * Makes shapes of types with named members, each once and only those that are asked for. Types may
+ * contain themselves: a shape under way is found by its id.
+ */
+final class DataShapes {
+
+  static final ShapeId OPEN = new ShapeId("", "any");
+
+  /** The name of the field that holds a list which is a value of its own. */
+  static final String ITEMS = "items";
+
+  /** The name of the field that holds a value which is no record. */
+  static final String VALUE = "value";
+
+  private static final Shape.Scalar NAME =
+      new Shape.Scalar(new ShapeId("", "string"), ScalarType.TEXT, "string", Facets.NONE);
+
+  private record Waiting(ShapeId id, Structure structure, Notation notation) {}
+
+  private final DataTypes types;
+  private final Map<ShapeId, Shape> built = new LinkedHashMap<>();
+  private final Set<ShapeId> taken = new HashSet<>();
+  private final Map<String, ShapeId> declared = new HashMap<>();
+  private final Deque<Waiting> queue = new ArrayDeque<>();
+
+  DataShapes(DataTypes types) {
+    this.types = types;
+    add(new Shape.Open(OPEN));
+    add(NAME);
+  }
+
+  DataTypes types() {
+    return types;
+  }
+
+  void add(Shape shape) {
+    built.put(shape.id(), shape);
+    taken.add(shape.id());
+  }
+
+  /** The field that a value of a type makes. */
+  Field field(
+      String name, DataType type, boolean required, ShapeId owner, Wire wire, Notation notation) {
+    DataTypes.Meaning meaning = types.meaning(type);
+    Field field =
+        new Field(
+            name,
+            OPEN,
+            required ? Occurrence.ONE : Occurrence.OPTIONAL,
+            meaning.nullable(),
+            meaning.preset(),
+            meaning.fixed(),
+            meaning.documentation(),
+            wire,
+            meaning.hints());
+    return meaning.form() instanceof ListOf list
+        ? listField(field, list, owner, notation, meaning.xml().wrapped())
+        : field.of(shape(meaning, owner.inner(name), notation));
+  }
+
+  private Field listField(
+      Field field, ListOf list, ShapeId owner, Notation notation, boolean wrapped) {
+    DataTypes.Meaning item = types.meaning(list.item());
+    ShapeId id = owner.inner(field.name());
+    if (notation == Notation.XML && field.wire() instanceof Wire.XmlElement) {
+      return Notation.xmlList(this, field.of(id), list, wrapped);
+    }
+    ShapeId shape =
+        item.form() instanceof ListOf nested
+            ? nestedList(nested, id, notation)
+            : shape(item, id, notation);
+    Occurrence occurrence =
+        new Occurrence(
+            field.isRequired() ? Math.max(1, list.occurrence().min()) : 0, list.occurrence().max());
+    return field.of(shape).occurring(occurrence);
+  }
+
+  /** A list inside a list is a record with nothing but its items. */
+  private ShapeId nestedList(ListOf nested, ShapeId id, Notation notation) {
+    ShapeId own = reserve(id);
+    DataType type = DataType.of(nested, nested.item().place());
+    add(new Shape.Record(own, List.of(field(ITEMS, type, true, own, new Wire.Whole(), notation))));
+    return own;
+  }
+
+  /** The shape of a value that is no list. */
+  ShapeId shape(DataTypes.Meaning meaning, ShapeId inline, Notation notation) {
+    String known = meaning.target().map(target -> notation + " " + target).orElse("");
+    ShapeId already = declared.get(known);
+    if (already != null) {
+      return already;
+    }
+    if (meaning.form() instanceof DataType.Anything) {
+      return OPEN;
+    }
+    if (meaning.form() instanceof Simple simple
+        && meaning.target().isEmpty()
+        && simple.facets() == Facets.NONE) {
+      return plain(simple);
+    }
+    ShapeId id =
+        reserve(meaning.target().map(target -> notation.id(types.nameOf(target))).orElse(inline));
+    if (!known.isEmpty()) {
+      declared.put(known, id);
+    }
+    switch (meaning.form()) {
+      case Simple simple ->
+          add(new Shape.Scalar(id, simple.type(), simple.builtIn(), simple.facets()));
+      case Structure structure -> queue.add(new Waiting(id, structure, notation));
+      case Variants variants ->
+          add(
+              new Shape.OneOf(
+                  id, alternatives(variants, id, notation), Shape.OneOf.Reason.VARIANT));
+      case ListOf list ->
+          add(
+              new Shape.Record(
+                  id,
+                  List.of(
+                      field(
+                          ITEMS,
+                          DataType.of(list, list.item().place()),
+                          true,
+                          id,
+                          new Wire.Whole(),
+                          notation))));
+      case DataType.Ref ref -> add(new Shape.Open(id));
+      case DataType.Anything anything -> add(new Shape.Open(id));
+    }
+    return id;
+  }
+
+  private ShapeId plain(Simple simple) {
+    String name =
+        simple.builtIn().isEmpty() ? simple.type().name() : simple.type() + " " + simple.builtIn();
+    ShapeId id = new ShapeId("", name);
+    built.putIfAbsent(id, new Shape.Scalar(id, simple.type(), simple.builtIn(), simple.facets()));
+    return id;
+  }
+
+  /** An id that no other shape has, like the one that is wished for. */
+  ShapeId reserve(ShapeId wished) {
+    ShapeId id = wished;
+    for (int i = 2; !taken.add(id); i++) {
+      id = new ShapeId(wished.namespace(), wished.name() + "-" + i);
+    }
+    return id;
+  }
+
+  private List<Field> alternatives(Variants variants, ShapeId id, Notation notation) {
+    FieldList fields = new FieldList();
+    for (Variant variant : variants.variants()) {
+      Optional<String> member =
+          variant.value().isPresent() ? variants.discriminator() : Optional.empty();
+      fields.add(
+          field(
+              variant.name(),
+              variant.type(),
+              true,
+              id,
+              new Wire.Variant(member, variant.value().orElse("")),
+              notation));
+    }
+    return fields.toList();
+  }
+
+  /** Builds the records that were asked for, and those that they ask for in turn. */
+  Shapes finish() {
+    for (Waiting next = queue.poll(); next != null; next = queue.poll()) {
+      add(new Shape.Record(next.id, fields(next), next.notation == Notation.XML));
+    }
+    return new Shapes(built.values());
+  }
+
+  private List<Field> fields(Waiting waiting) {
+    Structure structure = waiting.structure;
+    FieldList fields = new FieldList();
+    for (Member member : structure.members()) {
+      fields.add(
+          field(
+              member.name(),
+              member.type(),
+              structure.required().contains(member.name()),
+              waiting.id,
+              waiting.notation.wire(member.name(), types.meaning(member.type())),
+              waiting.notation));
+    }
+    structure.variants().ifPresent(variants -> fields.add(kind(variants, waiting)));
+    structure
+        .others()
+        .filter(others -> waiting.notation != Notation.XML)
+        .ifPresent(others -> fields.add(entries(others, waiting)));
+    return new ArrayList<>(fields.toList());
+  }
+
+  /**
+   * A record whose members travel as a form.
+   *
+   * @param parts how, for those of which the description says it
+   */
+  ShapeId form(Structure structure, Map<String, PartDeclaration> parts, ShapeId wished) {
+    ShapeId id = reserve(wished);
+    FieldList fields = new FieldList();
+    for (Member member : structure.members()) {
+      String name = member.name();
+      PartDeclaration part = parts.getOrDefault(name, PartDeclaration.USUAL);
+      Wire wire =
+          new Wire.FormPart(
+              name,
+              part.style(),
+              part.explode().orElse(part.style() == Wire.Style.FORM),
+              part.contentType());
+      boolean required = structure.required().contains(name);
+      fields.add(field(name, member.type(), required, id, wire, Notation.JSON));
+    }
+    add(new Shape.Record(id, fields.toList(), false));
+    return id;
+  }
+
+  private Field kind(Variants variants, Waiting waiting) {
+    ShapeId id = reserve(waiting.id.inner("kind"));
+    add(
+        new Shape.OneOf(
+            id, alternatives(variants, id, waiting.notation), Shape.OneOf.Reason.VARIANT));
+    return Field.of("kind", id, Occurrence.OPTIONAL, new Wire.Group());
+  }
+
+  /** What stands under names that nobody declared is a list of names with their values. */
+  private Field entries(DataType others, Waiting waiting) {
+    ShapeId id = reserve(waiting.id.inner("entries"));
+    Field name =
+        Field.of("name", NAME.id(), Occurrence.ONE, new Wire.EntryName())
+            .hinted(Hints.NONE.asKey());
+    Field value = field(VALUE, others, true, id, new Wire.Whole(), waiting.notation);
+    add(new Shape.Record(id, List.of(name, value)));
+    return Field.of("entries", id, Occurrence.ANY, new Wire.Entries());
+  }
+}

@@ -1,0 +1,293 @@
+package org.mapsel.core.link;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.mapsel.core.declare.DataType;
+import org.mapsel.core.declare.Declarations;
+import org.mapsel.core.declare.HttpDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.AnswerDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
+import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.Name;
+import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.ref.Place;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.service.Effect;
+import org.mapsel.core.service.Endpoint;
+import org.mapsel.core.service.Fault;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.OperationWire.Content;
+import org.mapsel.core.service.OperationWire.Media;
+import org.mapsel.core.service.OperationWire.Returned;
+import org.mapsel.core.service.Protocol;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Occurrence;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Wire;
+
+/** Makes a service of operations that are a method on a path. */
+final class HttpLinker {
+
+  /** The name of the field that holds a body beside the parameters. */
+  private static final String BODY = "body";
+
+  private static final Set<String> READING = Set.of("GET", "HEAD", "OPTIONS", "TRACE", "QUERY");
+
+  /** The media to send in, the one that says most of its types first. */
+  private static final List<Media> PREFERRED =
+      List.of(Media.JSON, Media.MULTIPART, Media.FORM, Media.XML, Media.TEXT, Media.BINARY);
+
+  private static final DataType ANYTHING = DataType.of(new DataType.Anything(), Place.in(""));
+
+  private final DataShapes shapes;
+  private final Declarations declarations;
+  private final Map<String, Endpoint> endpoints = new LinkedHashMap<>();
+  private final Set<String> ids = new HashSet<>();
+  private final Map<String, Integer> declaredIds = new HashMap<>();
+
+  private HttpLinker(Declarations declarations) {
+    this.declarations = declarations;
+    this.shapes = new DataShapes(new DataTypes(declarations.dataTypes()));
+  }
+
+  static Service link(Declarations declarations) {
+    HttpLinker linker = new HttpLinker(declarations);
+    declarations
+        .httpOperations()
+        .forEach(operation -> linker.declaredIds.merge(operation.id(), 1, Integer::sum));
+    List<Operation> operations = new ArrayList<>();
+    declarations.httpOperations().forEach(each -> operations.add(linker.operation(each)));
+    return new Service(
+        declarations.name().isEmpty() ? "Service" : declarations.name(),
+        declarations.documentation(),
+        List.copyOf(linker.endpoints.values()),
+        operations,
+        linker.shapes.finish());
+  }
+
+  private Operation operation(HttpDeclaration declared) {
+    String id = id(declared);
+    ShapeId own = new ShapeId("", "/" + id);
+    Optional<ContentDeclaration> sent = declared.body().flatMap(HttpLinker::preferred);
+    ShapeId input = input(declared, sent, own);
+    List<Returned> answers = new ArrayList<>();
+    Optional<AnswerDeclaration> best = best(declared.answers());
+    ShapeId output = own.inner("output");
+    if (best.isPresent()) {
+      Returned returned = returned(best.get(), output);
+      output = returned.shape();
+      answers.add(returned);
+    } else {
+      shapes.add(new Shape.Record(output, List.of()));
+    }
+    List<Fault> faults = new ArrayList<>();
+    for (AnswerDeclaration answer : declared.answers()) {
+      if (best.isEmpty() || answer != best.get()) {
+        Returned returned = returned(answer, own.inner(answer.status()));
+        answers.add(returned);
+        if (!returned.isSuccess() && returned.content().isPresent()) {
+          faults.add(
+              new Fault(
+                  answer.status(), returned.content().flatMap(Content::element), returned.shape()));
+        }
+      }
+    }
+    Optional<Content> body = sent.map(content -> content(content, BODY));
+    List<String> offered = declared.body().map(HttpLinker::mediaTypes).orElse(List.of());
+    List<OperationWire> wires = new ArrayList<>();
+    for (ServerDeclaration server : declared.servers()) {
+      wires.add(
+          new OperationWire.Rest(
+              endpoint(server), declared.method(), declared.path(), body, offered, answers));
+    }
+    return new Operation(
+        new OperationId(id),
+        declared.id().isEmpty() ? declared.method() + " " + declared.path() : declared.id(),
+        READING.contains(declared.method()) ? Effect.READS : Effect.WRITES,
+        declared.documentation(),
+        input,
+        output,
+        Optional.empty(),
+        best.flatMap(answer -> answers.get(0).content()).flatMap(Content::element),
+        faults,
+        wires);
+  }
+
+  /** The description's own name, or else method and path, which are unique. */
+  private String id(HttpDeclaration declared) {
+    boolean unique = declaredIds.getOrDefault(declared.id(), 0) == 1;
+    String wished =
+        declared.id().isEmpty() || !unique
+            ? declared.method() + " " + declared.path()
+            : declared.id();
+    String id = wished;
+    for (int i = 2; !ids.add(id); i++) {
+      id = wished + " " + i;
+    }
+    return id;
+  }
+
+  private EndpointId endpoint(ServerDeclaration server) {
+    return endpoints
+        .computeIfAbsent(
+            server.address(),
+            address ->
+                new Endpoint(
+                    new EndpointId(
+                        endpoints.isEmpty() ? "main" : "server-" + (endpoints.size() + 1)),
+                    Protocol.HTTP,
+                    address))
+        .id();
+  }
+
+  private static List<String> mediaTypes(BodyDeclaration body) {
+    return body.contents().stream().map(ContentDeclaration::mediaType).toList();
+  }
+
+  private static Optional<ContentDeclaration> preferred(BodyDeclaration body) {
+    return preferred(body.contents());
+  }
+
+  private static Optional<ContentDeclaration> preferred(List<ContentDeclaration> contents) {
+    for (Media media : PREFERRED) {
+      for (ContentDeclaration content : contents) {
+        if (Media.of(content.mediaType()) == media) {
+          return Optional.of(content);
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  private ShapeId input(HttpDeclaration declared, Optional<ContentDeclaration> sent, ShapeId own) {
+    ShapeId id = shapes.reserve(own.inner("input"));
+    FieldList fields = new FieldList();
+    declared.parameters().forEach(parameter -> fields.add(parameter(parameter, id)));
+    if (sent.isPresent()) {
+      fields.add(body(declared.body().orElseThrow(), sent.get(), id));
+    }
+    shapes.add(new Shape.Record(id, fields.toList(), false));
+    return id;
+  }
+
+  private Field parameter(ParameterDeclaration parameter, ShapeId id) {
+    Wire wire =
+        new Wire.Parameter(
+            parameter.name(),
+            parameter.in(),
+            parameter.style(),
+            parameter.explode(),
+            parameter.reserved(),
+            parameter.content());
+    Field field =
+        shapes.field(
+            parameter.name(), parameter.type(), parameter.required(), id, wire, Notation.JSON);
+    Field documented =
+        parameter.documentation().isEmpty() ? field : field.documented(parameter.documentation());
+    return parameter.deprecated()
+        ? documented.hinted(documented.hints().asDeprecated())
+        : documented;
+  }
+
+  private Field body(BodyDeclaration body, ContentDeclaration sent, ShapeId id) {
+    Media media = Media.of(sent.mediaType());
+    Notation notation = media == Media.XML ? Notation.XML : Notation.JSON;
+    DataType type = sent.type().orElse(ANYTHING);
+    boolean form = media == Media.FORM || media == Media.MULTIPART;
+    Field field =
+        form && shapes.types().meaning(type).form() instanceof DataType.Structure structure
+            ? Field.of(
+                BODY,
+                shapes.form(structure, sent.parts(), id.inner(BODY)),
+                body.required() ? Occurrence.ONE : Occurrence.OPTIONAL,
+                new Wire.Body())
+            : shapes.field(BODY, type, body.required(), id, new Wire.Body(), notation);
+    return body.documentation().isEmpty() ? field : field.documented(body.documentation());
+  }
+
+  /** The answer that says that all went well, of several the one with the lowest status. */
+  private static Optional<AnswerDeclaration> best(List<AnswerDeclaration> answers) {
+    @Nullable AnswerDeclaration best = null;
+    for (AnswerDeclaration answer : answers) {
+      if (answer.status().startsWith("2")
+          && (best == null || answer.status().compareTo(best.status()) < 0)) {
+        best = answer;
+      }
+    }
+    return best != null
+        ? Optional.of(best)
+        : answers.stream().filter(answer -> answer.status().equals("default")).findFirst();
+  }
+
+  private Returned returned(AnswerDeclaration answer, ShapeId wished) {
+    Optional<ContentDeclaration> content = preferred(answer.contents());
+    if (content.isEmpty()) {
+      ShapeId id = shapes.reserve(wished);
+      shapes.add(new Shape.Record(id, List.of(), false));
+      return new Returned(answer.status(), Optional.empty(), id);
+    }
+    Content written = content(content.get(), "answer");
+    return new Returned(
+        answer.status(), Optional.of(written), record(content.get(), written.media(), wished));
+  }
+
+  /** What comes back as a record: its own fields, or one field for what is none. */
+  private ShapeId record(ContentDeclaration content, Media media, ShapeId wished) {
+    Notation notation = media == Media.XML ? Notation.XML : Notation.JSON;
+    if (content.type().isPresent()) {
+      DataTypes.Meaning meaning = shapes.types().meaning(content.type().get());
+      if (meaning.form() instanceof DataType.Structure) {
+        return shapes.shape(meaning, wished, notation);
+      }
+      ShapeId id = shapes.reserve(wished);
+      boolean list = meaning.form() instanceof DataType.ListOf;
+      Field whole =
+          shapes.field(
+              list ? DataShapes.ITEMS : DataShapes.VALUE,
+              content.type().get(),
+              true,
+              id,
+              new Wire.Whole(),
+              notation);
+      shapes.add(new Shape.Record(id, List.of(whole), false));
+      return id;
+    }
+    ShapeId id = shapes.reserve(wished);
+    Field open = Field.of(DataShapes.VALUE, DataShapes.OPEN, Occurrence.ONE, new Wire.Whole());
+    shapes.add(new Shape.Record(id, List.of(open), false));
+    return id;
+  }
+
+  private Content content(ContentDeclaration content, String otherwise) {
+    Media media = Media.of(content.mediaType());
+    return new Content(
+        content.mediaType(),
+        media,
+        media == Media.XML ? Optional.of(element(content, otherwise)) : Optional.empty());
+  }
+
+  private Name element(ContentDeclaration content, String otherwise) {
+    if (content.type().isEmpty()) {
+      return Name.of("", otherwise);
+    }
+    DataTypes.Meaning meaning = shapes.types().meaning(content.type().get());
+    return Name.of(
+        meaning.xml().namespace(),
+        meaning
+            .xml()
+            .name()
+            .orElse(meaning.target().map(shapes.types()::nameOf).orElse(otherwise)));
+  }
+}

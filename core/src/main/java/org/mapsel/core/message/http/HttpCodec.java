@@ -1,0 +1,125 @@
+package org.mapsel.core.message.http;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.mapsel.core.finding.Findings;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.message.Access;
+import org.mapsel.core.message.AccessHeaders;
+import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.Codec;
+import org.mapsel.core.message.Header;
+import org.mapsel.core.message.Request;
+import org.mapsel.core.message.Response;
+import org.mapsel.core.message.Stamp;
+import org.mapsel.core.message.Trail;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.service.Endpoint;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Wire;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
+
+/** Operations that are one method on one path. */
+public final class HttpCodec implements Codec {
+
+  @Override
+  public Outcome<Request> write(
+      Service service,
+      Operation operation,
+      OperationWire wire,
+      RecordValue values,
+      Access access,
+      Stamp stamp) {
+    OperationWire.Rest rest = (OperationWire.Rest) wire;
+    Findings findings = new Findings();
+    List<Field> fields = service.shapes().fieldsOf(operation.input());
+    unknown(fields, values, findings);
+    RequestLine line = new RequestLine(service.shapes(), findings, rest.path());
+    line.parameters(fields, values);
+    List<Header> headers = new ArrayList<>(line.headers());
+    byte[] body = new byte[0];
+    Optional<RequestBody.Written> written =
+        body(service, rest, fields, values, findings, "part-" + stamp.id());
+    if (written.isPresent()) {
+      body = written.get().bytes();
+      if (!line.has("Content-Type")) {
+        headers.add(
+            new Header(
+                "Content-Type",
+                written.get().contentType(),
+                "the description wants the body in this media type"));
+      }
+    }
+    String accepted = accepted(rest);
+    if (!line.has("Accept") && !accepted.isEmpty()) {
+      headers.add(new Header("Accept", accepted, "what the description announces comes back"));
+    }
+    headers.addAll(AccessHeaders.of(access));
+    if (findings.hasErrors()) {
+      return Outcome.failed(findings.toList());
+    }
+    String endpoint = service.findEndpoint(wire.endpoint()).map(Endpoint::address).orElse("");
+    return Outcome.of(
+        new Request(
+            rest.method(), AccessHeaders.address(line.address(endpoint), access), headers, body),
+        findings.toList());
+  }
+
+  private static void unknown(List<Field> fields, RecordValue values, Findings findings) {
+    values.forEach(
+        (name, value) -> {
+          if (fields.stream().noneMatch(field -> field.name().equals(name))) {
+            findings.add(Trail.ROOT.then(name).error("MESSAGE_FIELD_UNKNOWN"));
+          }
+        });
+  }
+
+  private static Optional<RequestBody.Written> body(
+      Service service,
+      OperationWire.Rest rest,
+      List<Field> fields,
+      RecordValue values,
+      Findings findings,
+      String boundary) {
+    Optional<Field> field =
+        fields.stream().filter(one -> one.wire() instanceof Wire.Body).findFirst();
+    if (field.isEmpty() || rest.body().isEmpty()) {
+      return Optional.empty();
+    }
+    Value value = values.get(field.get().name());
+    if (value.isAbsent()) {
+      if (field.get().isRequired()) {
+        findings.add(Trail.ROOT.then(field.get().name()).error("MESSAGE_PARAMETER_MISSING"));
+      }
+      return Optional.empty();
+    }
+    return Optional.of(
+        new RequestBody(service.shapes(), findings, boundary)
+            .write(rest.body().get(), field.get(), value));
+  }
+
+  private static String accepted(OperationWire.Rest rest) {
+    return rest.answers().stream()
+        .flatMap(answer -> answer.content().stream())
+        .map(OperationWire.Content::mediaType)
+        .distinct()
+        .collect(Collectors.joining(", "));
+  }
+
+  @Override
+  public Outcome<Answer> read(
+      Service service,
+      Operation operation,
+      OperationWire wire,
+      Response response,
+      Set<FieldPath> wanted) {
+    return new HttpAnswer(service, operation, (OperationWire.Rest) wire, response).read(wanted);
+  }
+}

@@ -1,0 +1,140 @@
+package org.mapsel.core.message.http;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.UnaryOperator;
+import org.mapsel.core.finding.Findings;
+import org.mapsel.core.message.Header;
+import org.mapsel.core.message.Trail;
+import org.mapsel.core.message.http.ParameterText.Pair;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.shape.Wire;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
+
+/** Everything of a request but its body: where the parameters go. */
+final class RequestLine {
+
+  private final ParameterText text;
+  private final Findings findings;
+  private String path;
+  private final List<String> query = new ArrayList<>();
+  private final List<Header> headers = new ArrayList<>();
+  private final List<String> cookies = new ArrayList<>();
+
+  RequestLine(Shapes shapes, Findings findings, String path) {
+    this.text = new ParameterText(shapes, findings);
+    this.findings = findings;
+    this.path = path;
+  }
+
+  /** Puts every parameter of the operation where it belongs. */
+  void parameters(List<Field> fields, RecordValue values) {
+    for (Field field : fields) {
+      if (field.wire() instanceof Wire.Parameter parameter) {
+        Trail at = Trail.ROOT.then(field.name());
+        Value value = values.get(field.name());
+        if (value.isAbsent() && field.isRequired() && field.fixed().isPresent()) {
+          value = Value.text(field.fixed().get());
+        }
+        if (value.isAbsent() || value == Value.NULL) {
+          text.required(field, at);
+        } else {
+          put(field, parameter, value, at);
+        }
+      }
+    }
+  }
+
+  private void put(Field field, Wire.Parameter parameter, Value value, Trail at) {
+    switch (parameter.in()) {
+      case PATH -> inPath(field, parameter, value, at);
+      case QUERY, BY_ENDPOINT -> inQuery(field, parameter, value, at);
+      case QUERY_STRING ->
+          text.pairs(field, parameter.name(), Wire.Style.FORM, true, value, at, Percent::encode)
+              .forEach(pair -> query.add(encoded(pair)));
+      case HEADER -> {
+        String plain =
+            parameter.content().isPresent()
+                ? text.json(field, value, at)
+                : text.expanded(field, parameter, value, at, UnaryOperator.identity());
+        headers.add(
+            new Header(
+                parameter.name(),
+                plain.replaceAll("[\\r\\n]+", " "),
+                "the parameter " + field.name() + " travels as a header"));
+      }
+      case COOKIE ->
+          text.pairs(
+                  field,
+                  parameter.name(),
+                  parameter.style(),
+                  parameter.explode(),
+                  value,
+                  at,
+                  Percent::encode)
+              .forEach(pair -> cookies.add(encoded(pair)));
+    }
+  }
+
+  private void inPath(Field field, Wire.Parameter parameter, Value value, Trail at) {
+    String filled =
+        parameter.content().isPresent()
+            ? Percent.encode(text.json(field, value, at))
+            : text.expanded(
+                field,
+                parameter,
+                value,
+                at,
+                parameter.reserved() ? Percent::encodeKeepingReserved : Percent::encode);
+    if (filled.isEmpty() && !findings.hasErrors()) {
+      findings.add(at.error("MESSAGE_PATH_PARAMETER_EMPTY"));
+    }
+    path = path.replace("{" + parameter.name() + "}", filled);
+  }
+
+  private void inQuery(Field field, Wire.Parameter parameter, Value value, Trail at) {
+    UnaryOperator<String> encode =
+        parameter.reserved() ? Percent::encodeKeepingReserved : Percent::encode;
+    List<Pair> pairs =
+        parameter.content().isPresent()
+            ? List.of(new Pair(parameter.name(), encode.apply(text.json(field, value, at))))
+            : text.pairs(
+                field, parameter.name(), parameter.style(), parameter.explode(), value, at, encode);
+    pairs.forEach(pair -> query.add(encoded(pair)));
+  }
+
+  /** Brackets in names stay, as every server takes them; what ends a name does not. */
+  private static String encoded(Pair pair) {
+    return Percent.encodeName(pair.name()) + "=" + pair.value();
+  }
+
+  /** The address of the endpoint with the path and the query of this request. */
+  String address(String endpoint) {
+    String base =
+        endpoint.endsWith("/") && path.startsWith("/")
+            ? endpoint.substring(0, endpoint.length() - 1)
+            : endpoint;
+    String address = base + path;
+    if (query.isEmpty()) {
+      return address;
+    }
+    return address + (address.contains("?") ? "&" : "?") + String.join("&", query);
+  }
+
+  List<Header> headers() {
+    if (!cookies.isEmpty()) {
+      headers.add(new Header("Cookie", String.join("; ", cookies), "parameters travel as cookies"));
+    }
+    return headers;
+  }
+
+  /** Whether the parameters say themselves what a header is to be. */
+  boolean has(String header) {
+    return headers.stream()
+        .anyMatch(
+            one -> one.name().toLowerCase(Locale.ROOT).equals(header.toLowerCase(Locale.ROOT)));
+  }
+}

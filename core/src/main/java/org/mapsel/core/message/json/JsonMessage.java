@@ -1,0 +1,90 @@
+package org.mapsel.core.message.json;
+
+import java.io.ByteArrayOutputStream;
+import java.util.List;
+import java.util.Set;
+import org.mapsel.core.document.Limits;
+import org.mapsel.core.finding.Findings;
+import org.mapsel.core.message.Trail;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.ObjectReadContext;
+import tools.jackson.core.ObjectWriteContext;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.json.JsonFactory;
+
+/** The door of this package: writes and reads whole messages. */
+public final class JsonMessage {
+
+  private static final int MAX_NUMBER = 1_000;
+  private static final JsonFactory FACTORY =
+      JsonFactory.builder()
+          .streamReadConstraints(
+              StreamReadConstraints.builder()
+                  .maxNestingDepth(Limits.ANSWER.maxDepth())
+                  .maxStringLength(Limits.ANSWER.maxTextChars())
+                  .maxNumberLength(MAX_NUMBER)
+                  .build())
+          .build();
+
+  private JsonMessage() {}
+
+  /** One field's value as a message of its own. */
+  public static byte[] write(
+      Shapes shapes, Field field, Value value, Trail path, Findings findings) {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream(512);
+    try (JsonGenerator out = FACTORY.createGenerator(ObjectWriteContext.empty(), bytes)) {
+      new JsonWriter(shapes, findings, out).value(field, value, path);
+    }
+    return bytes.toByteArray();
+  }
+
+  /** Some fields of a record as an object; the others are somebody else's. */
+  public static byte[] write(
+      Shapes shapes, List<Field> fields, RecordValue record, Findings findings) {
+    ByteArrayOutputStream bytes = new ByteArrayOutputStream(512);
+    try (JsonGenerator out = FACTORY.createGenerator(ObjectWriteContext.empty(), bytes)) {
+      JsonWriter writer = new JsonWriter(shapes, findings, out);
+      out.writeStartObject();
+      for (Field field : fields) {
+        writer.member(field, record.get(field.name()), Trail.ROOT);
+      }
+      out.writeEndObject();
+    }
+    return bytes.toByteArray();
+  }
+
+  /**
+   * Reads a message into a record of a shape.
+   *
+   * @param wanted the fields to keep, with all below them; none keeps everything
+   * @throws JacksonException if it is not JSON
+   */
+  public static RecordValue read(
+      Shapes shapes, ShapeId shape, byte[] body, Set<FieldPath> wanted, Findings findings) {
+    try (JsonParser parser = FACTORY.createParser(ObjectReadContext.empty(), body)) {
+      parser.nextToken();
+      return read(shapes, shape, parser, wanted, findings);
+    }
+  }
+
+  /** Like the other, from where a parser stands. */
+  public static RecordValue read(
+      Shapes shapes, ShapeId shape, JsonParser parser, Set<FieldPath> wanted, Findings findings) {
+    return new JsonReader(findings).root(JsonPlan.of(shapes, shape, wanted), parser);
+  }
+
+  /** A parser at the first token of a message. */
+  public static JsonParser parser(byte[] body) {
+    JsonParser parser = FACTORY.createParser(ObjectReadContext.empty(), body);
+    parser.nextToken();
+    return parser;
+  }
+}

@@ -1,0 +1,195 @@
+package org.mapsel.core.message.json;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.shape.Wire;
+import org.mapsel.core.value.Layout;
+
+/**
+ * How to read an object into a record: which member goes where, decided once before any message is
+ * read. Fields that nobody wants are not even in the layout.
+ */
+final class JsonPlan {
+
+  /**
+   * Where a member goes.
+   *
+   * @param index its place in the record; -1 if nobody wants it
+   * @param plan how to read what is inside; null for a simple value
+   */
+  record Slot(Field field, Shape shape, int index, @Nullable JsonPlan plan) {}
+
+  private final Plans plans;
+  private final Shape shape;
+  private final @Nullable Set<FieldPath> wanted;
+  private @Nullable Layout layout;
+  private final Map<String, Slot> members = new HashMap<>();
+  private final Set<String> told = new HashSet<>();
+  private List<Slot> required = List.of();
+  private @Nullable Slot whole;
+  private @Nullable Slot entries;
+  private @Nullable Slot kind;
+  private List<Slot> alternatives = List.of();
+
+  private JsonPlan(Plans plans, Shape shape, @Nullable Set<FieldPath> wanted) {
+    this.plans = plans;
+    this.shape = shape;
+    this.wanted = wanted;
+  }
+
+  /** Plans of one reading; whole types are planned once, so recursion ends. */
+  private static final class Plans {
+    final Shapes shapes;
+    final Map<ShapeId, JsonPlan> known = new HashMap<>();
+
+    Plans(Shapes shapes) {
+      this.shapes = shapes;
+    }
+
+    JsonPlan plan(ShapeId id, @Nullable Set<FieldPath> wanted) {
+      if (wanted != null) {
+        return new JsonPlan(this, shapes.get(id), wanted);
+      }
+      JsonPlan plan = known.get(id);
+      if (plan == null) {
+        plan = new JsonPlan(this, shapes.get(id), null);
+        known.put(id, plan);
+      }
+      return plan;
+    }
+  }
+
+  /** The plan for a record; an empty set of wanted paths keeps everything. */
+  static JsonPlan of(Shapes shapes, ShapeId record, Set<FieldPath> wanted) {
+    return new Plans(shapes).plan(record, wanted.isEmpty() ? null : wanted);
+  }
+
+  Layout layout() {
+    Layout known = layout;
+    if (known == null) {
+      List<Field> fields = plans.shapes.fieldsOf(shape.id());
+      known = Layout.of(fields.stream().filter(this::isKept).map(Field::name).toList());
+      layout = known;
+      fill(fields, known);
+    }
+    return known;
+  }
+
+  private void fill(List<Field> fields, Layout own) {
+    List<Slot> always = new ArrayList<>();
+    List<Slot> options = new ArrayList<>();
+    for (Field field : fields) {
+      Shape inner = plans.shapes.get(field.shape());
+      boolean keep = isKept(field);
+      boolean simple = inner instanceof Shape.Scalar || inner instanceof Shape.Open;
+      JsonPlan inside =
+          simple || !keep && !(shape instanceof Shape.OneOf)
+              ? null
+              : plans.plan(field.shape(), keep ? wantedBelow(field) : null);
+      Slot slot = new Slot(field, inner, keep ? own.indexOf(field.name()) : -1, inside);
+      if (shape instanceof Shape.OneOf) {
+        options.add(slot);
+        continue;
+      }
+      switch (field.wire()) {
+        case Wire.Whole none -> whole = slot;
+        case Wire.Entries none -> entries = slot;
+        case Wire.Group none -> kind = slot;
+        default -> {
+          members.put(field.wire().label(), slot);
+          if (keep && field.isRequired()) {
+            always.add(slot);
+          }
+        }
+      }
+    }
+    required = always;
+    alternatives = options;
+  }
+
+  private boolean isKept(Field field) {
+    return wanted == null
+        || wanted.stream()
+            .anyMatch(path -> !path.isRoot() && path.steps().get(0).equals(field.name()));
+  }
+
+  /** What is wanted below a field: null for everything. */
+  private @Nullable Set<FieldPath> wantedBelow(Field field) {
+    if (wanted == null) {
+      return null;
+    }
+    Set<FieldPath> below = new HashSet<>();
+    for (FieldPath path : wanted) {
+      if (!path.isRoot() && path.steps().get(0).equals(field.name())) {
+        if (path.length() == 1) {
+          return null;
+        }
+        below.add(path.below(FieldPath.of(field.name())));
+      }
+    }
+    return below;
+  }
+
+  @Nullable Slot member(String name) {
+    return members.get(name);
+  }
+
+  Shape shape() {
+    return shape;
+  }
+
+  /** The fields that must be there. */
+  List<Slot> required() {
+    layout();
+    return required;
+  }
+
+  /** The field that is all there is of the record. */
+  @Nullable Slot whole() {
+    layout();
+    return whole;
+  }
+
+  /** Where members go that nobody declared. */
+  @Nullable Slot entries() {
+    return entries;
+  }
+
+  /** Where the members of one of several types go. */
+  @Nullable Slot kind() {
+    layout();
+    return kind;
+  }
+
+  /** The types to choose from. */
+  List<Slot> alternatives() {
+    layout();
+    return alternatives;
+  }
+
+  /** Names of the members that are announced. */
+  Set<String> names() {
+    layout();
+    return members.keySet();
+  }
+
+  /** Whether this is the first time that something is told of a field of this plan. */
+  boolean isNews(String field, String what) {
+    return told.add(what + " " + field);
+  }
+
+  static JsonPlan inside(Slot slot) {
+    return Objects.requireNonNull(slot.plan());
+  }
+}

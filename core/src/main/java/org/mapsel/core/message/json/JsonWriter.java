@@ -1,0 +1,306 @@
+package org.mapsel.core.message.json;
+
+import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.mapsel.core.finding.Findings;
+import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.ParameterCheck;
+import org.mapsel.core.message.Trail;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Hints;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.shape.Wire;
+import org.mapsel.core.value.BooleanValue;
+import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.NumberValue;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.TextValue;
+import org.mapsel.core.value.Value;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Writes values as JSON. What is required and not given, or not of its type, is a finding that
+ * names the field.
+ */
+final class JsonWriter {
+
+  private static final JsonMapper MAPPER = new JsonMapper();
+
+  private final Shapes shapes;
+  private final Findings findings;
+  private final JsonGenerator out;
+
+  JsonWriter(Shapes shapes, Findings findings, JsonGenerator out) {
+    this.shapes = shapes;
+    this.findings = findings;
+    this.out = out;
+  }
+
+  /** A field with its name, if it has a value or must have one. */
+  void member(Field field, Value value, Trail parent) {
+    switch (field.wire()) {
+      case Wire.Entries entries -> entries(field, value, parent.then(field.name()));
+      case Wire.Group group -> inline(field, value, parent.then(field.name()));
+      default -> named(field, value, parent);
+    }
+  }
+
+  private void named(Field field, Value given, Trail parent) {
+    if (field.hints().direction() == Hints.Direction.RETURNED_ONLY) {
+      return;
+    }
+    Value value =
+        given.isAbsent() && field.isRequired() && field.fixed().isPresent()
+            ? Value.text(field.fixed().get())
+            : given;
+    if (!value.isAbsent()) {
+      out.writeName(field.wire().label());
+      value(field, value, parent.then(field.name()));
+    } else if (field.isRequired()) {
+      missing(field, parent.then(field.name()));
+    }
+  }
+
+  /** What must be there and needs no value may stand empty. */
+  private void missing(Field field, Trail path) {
+    boolean emptyRecord =
+        !field.isRepeated()
+            && shapes.get(field.shape()) instanceof Shape.Record record
+            && record.fields().stream().noneMatch(Field::isRequired);
+    if (field.nillable()) {
+      out.writeName(field.wire().label());
+      out.writeNull();
+    } else if (emptyRecord) {
+      out.writeName(field.wire().label());
+      out.writeStartObject();
+      out.writeEndObject();
+    } else {
+      findings.add(path.error("MESSAGE_PARAMETER_MISSING"));
+    }
+  }
+
+  /** The value of a field: a list if it repeats. */
+  void value(Field field, Value value, Trail path) {
+    if (!field.isRepeated()) {
+      Value single =
+          value instanceof ListValue list && list.items().size() == 1 ? list.items().get(0) : value;
+      one(field, shapes.get(field.shape()), single, path);
+      return;
+    }
+    if (value == Value.NULL && field.nillable()) {
+      out.writeNull();
+      return;
+    }
+    out.writeStartArray();
+    for (Value item : value instanceof ListValue list ? list.items() : List.of(value)) {
+      if (item == Value.NULL) {
+        out.writeNull();
+      } else {
+        one(field, shapes.get(field.shape()), item, path);
+      }
+    }
+    out.writeEndArray();
+  }
+
+  private void one(Field field, Shape shape, Value value, Trail path) {
+    if (value == Value.NULL) {
+      if (!field.nillable() && !(shape instanceof Shape.Open)) {
+        findings.add(path.error("MESSAGE_NULL_REFUSED"));
+      }
+      out.writeNull();
+      return;
+    }
+    switch (shape) {
+      case Shape.Record record -> record(record, value, path);
+      case Shape.OneOf oneOf -> oneOf(oneOf, value, path);
+      case Shape.Scalar scalar -> scalar(scalar, value, path);
+      case Shape.Repeated repeated -> one(field, shapes.get(repeated.item()), value, path);
+      case Shape.Open open -> open(value, path);
+    }
+  }
+
+  private void record(Shape.Record record, Value value, Trail path) {
+    if (!(value instanceof RecordValue given)) {
+      findings.add(path.error("MESSAGE_RECORD_EXPECTED"));
+      out.writeNull();
+      return;
+    }
+    Optional<Field> whole = whole(record);
+    if (whole.isPresent()) {
+      Value inside = given.get(whole.get().name());
+      if (inside.isAbsent()) {
+        inside = new ListValue(List.of());
+      }
+      value(whole.get(), inside, path.then(whole.get().name()));
+      return;
+    }
+    out.writeStartObject();
+    members(record, given, path);
+    out.writeEndObject();
+  }
+
+  /** The field that is all there is of a record. */
+  private static Optional<Field> whole(Shape.Record record) {
+    return record.fields().size() == 1 && record.fields().get(0).wire() instanceof Wire.Whole
+        ? Optional.of(record.fields().get(0))
+        : Optional.empty();
+  }
+
+  private void members(Shape.Record record, RecordValue given, Trail path) {
+    int known = 0;
+    List<Field> fields = record.fields();
+    for (int i = 0; i < fields.size(); i++) {
+      Value value = given.get(i, fields.get(i).name());
+      known += value.isAbsent() ? 0 : 1;
+      member(fields.get(i), value, path);
+    }
+    if (known != given.present()) {
+      given.forEach(
+          (name, value) -> {
+            if (fields.stream().noneMatch(field -> field.name().equals(name))) {
+              findings.add(path.then(name).error("MESSAGE_FIELD_UNKNOWN"));
+            }
+          });
+    }
+  }
+
+  /** The members of the chosen type stand among those of the record. */
+  private void inline(Field field, Value value, Trail path) {
+    if (value instanceof RecordValue given
+        && shapes.get(field.shape()) instanceof Shape.OneOf oneOf) {
+      Field chosen = chosen(oneOf, given, path);
+      if (chosen != null && given.get(chosen.name()) instanceof RecordValue inside) {
+        RecordValue said = discriminator(chosen, inside);
+        if (shapes.get(chosen.shape()) instanceof Shape.Record record) {
+          members(record, said, path.then(chosen.name()));
+        }
+      }
+    } else if (!value.isAbsent()) {
+      findings.add(path.error("MESSAGE_RECORD_EXPECTED"));
+    }
+  }
+
+  private void oneOf(Shape.OneOf oneOf, Value value, Trail path) {
+    if (!(value instanceof RecordValue given)) {
+      findings.add(path.error("MESSAGE_RECORD_EXPECTED"));
+      out.writeNull();
+      return;
+    }
+    Field chosen = chosen(oneOf, given, path);
+    if (chosen == null) {
+      out.writeNull();
+      return;
+    }
+    Value inside = given.get(chosen.name());
+    Trail deeper = path.then(chosen.name());
+    if (inside instanceof RecordValue record
+        && shapes.get(chosen.shape()) instanceof Shape.Record shape
+        && whole(shape).isEmpty()
+        && !chosen.isRepeated()) {
+      out.writeStartObject();
+      members(shape, discriminator(chosen, record), deeper);
+      out.writeEndObject();
+    } else {
+      value(chosen, inside, deeper);
+    }
+  }
+
+  /** The chosen type says its own name, whatever else was given for that member. */
+  private RecordValue discriminator(Field chosen, RecordValue given) {
+    if (chosen.wire() instanceof Wire.Variant variant && variant.member().isPresent()) {
+      String member = variant.member().get();
+      for (Field field : shapes.fieldsOf(chosen.shape())) {
+        if (field.wire().label().equals(member)) {
+          return given.with(field.name(), Value.text(variant.value()));
+        }
+      }
+      out.writeName(member);
+      out.writeString(variant.value());
+    }
+    return given;
+  }
+
+  private @Nullable Field chosen(Shape.OneOf oneOf, RecordValue given, Trail path) {
+    List<Field> chosen =
+        oneOf.alternatives().stream().filter(f -> !given.get(f.name()).isAbsent()).toList();
+    if (chosen.size() != 1) {
+      findings.add(
+          path.error(
+              chosen.isEmpty() ? "MESSAGE_PARAMETER_MISSING" : "MESSAGE_ALTERNATIVES_TOO_MANY"));
+      return null;
+    }
+    return chosen.get(0);
+  }
+
+  private void entries(Field field, Value value, Trail path) {
+    if (value.isAbsent()) {
+      return;
+    }
+    Field held = shapes.fieldsOf(field.shape()).get(1);
+    for (Value entry : value instanceof ListValue list ? list.items() : List.of(value)) {
+      if (entry instanceof RecordValue record && record.get("name") instanceof TextValue name) {
+        out.writeName(name.text());
+        value(held, record.get(held.name()), path.then(held.name()));
+      } else {
+        findings.add(path.then("name").error("MESSAGE_PARAMETER_MISSING"));
+      }
+    }
+  }
+
+  private void scalar(Shape.Scalar scalar, Value value, Trail path) {
+    if (value instanceof RecordValue || value instanceof ListValue) {
+      findings.add(path.error("MESSAGE_SIMPLE_EXPECTED"));
+      out.writeNull();
+      return;
+    }
+    String text = ParameterCheck.checked(scalar, value, path, findings);
+    if (text == null) {
+      out.writeNull();
+      return;
+    }
+    switch (scalar.type()) {
+      case INTEGER, DECIMAL -> out.writeNumber(text);
+      case FLOAT -> {
+        if (text.equals("INF") || text.equals("-INF") || text.equals("NaN")) {
+          out.writeString(text);
+        } else {
+          out.writeNumber(text);
+        }
+      }
+      case BOOLEAN -> out.writeBoolean(text.equals("true") || text.equals("1"));
+      default -> {
+        if (scalar.builtIn().isEmpty() && value instanceof NumberValue) {
+          out.writeNumber(text);
+        } else if (scalar.builtIn().isEmpty() && value instanceof BooleanValue bool) {
+          out.writeBoolean(bool.isTrue());
+        } else {
+          out.writeString(text);
+        }
+      }
+    }
+  }
+
+  /** Anything: text that looks like JSON is taken for it. */
+  private void open(Value value, Trail path) {
+    if (value instanceof TextValue text
+        && (text.text().strip().startsWith("{") || text.text().strip().startsWith("["))) {
+      try {
+        write(MAPPER.readTree(text.text()));
+      } catch (JacksonException e) {
+        findings.add(path.error("MESSAGE_VALUE_NOT_JSON", "reason", e.getOriginalMessage()));
+        out.writeNull();
+      }
+      return;
+    }
+    write(ValueJson.write(value));
+  }
+
+  private void write(JsonNode node) {
+    out.writeRawValue(MAPPER.writeValueAsString(node));
+  }
+}

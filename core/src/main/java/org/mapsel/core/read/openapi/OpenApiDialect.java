@@ -1,0 +1,189 @@
+package org.mapsel.core.read.openapi;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mapsel.core.declare.DataType;
+import org.mapsel.core.declare.HttpDeclaration.AnswerDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.PartDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
+import org.mapsel.core.read.Reading;
+import org.mapsel.core.shape.Wire;
+
+/** OpenAPI 3.0 to 3.2. */
+final class OpenApiDialect implements OpenApiReader.Dialect {
+
+  private final Located root;
+  private final References references;
+  private final SchemaTypes types;
+
+  OpenApiDialect(Located root, References references, SchemaTypes types) {
+    this.root = root;
+    this.references = references;
+    this.types = types;
+  }
+
+  @Override
+  public List<Located> parameters(Located of) {
+    return Parameters.of(of, references);
+  }
+
+  @Override
+  public Optional<ParameterDeclaration> parameter(Located parameter) {
+    Optional<Wire.In> in = Parameters.in(parameter.node().text("in"));
+    if (in.isEmpty()) {
+      return Optional.empty();
+    }
+    Wire.Style style =
+        Parameters.style(parameter.node().text("style")).orElse(Parameters.usual(in.get()));
+    Optional<Located> content =
+        parameter.find("content").filter(contents -> contents.node().size() > 0);
+    Optional<Located> schema =
+        content
+            .map(contents -> contents.beside(contents.node().items().get(0)))
+            .flatMap(first -> references.follow(first))
+            .or(() -> Optional.of(parameter))
+            .flatMap(holder -> holder.find("schema"));
+    DataType type =
+        schema.map(types::type).orElse(DataType.of(new DataType.Anything(), parameter.place()));
+    Optional<String> example = parameter.node().findText("example");
+    return Optional.of(
+        new ParameterDeclaration(
+            parameter.node().text("name"),
+            in.get(),
+            style,
+            parameter.node().has("explode")
+                ? parameter.node().isTrue("explode")
+                : style == Wire.Style.FORM || style == Wire.Style.DEEP_OBJECT,
+            parameter.node().isTrue("allowReserved"),
+            content.map(contents -> contents.node().names().get(0)),
+            parameter.node().isTrue("required") || in.get() == Wire.In.PATH,
+            parameter.node().text("description"),
+            parameter.node().isTrue("deprecated"),
+            example.isEmpty()
+                ? type
+                : new DataType(
+                    type.form(),
+                    type.name(),
+                    type.nullable(),
+                    type.preset(),
+                    type.fixed(),
+                    type.documentation(),
+                    type.hints().withExample(example.get()),
+                    type.xml(),
+                    type.place()),
+            parameter.place()));
+  }
+
+  @Override
+  public Optional<BodyDeclaration> body(Located operation, List<Located> parameters) {
+    return operation
+        .find("requestBody")
+        .flatMap(references::follow)
+        .map(
+            body ->
+                new BodyDeclaration(
+                    body.node().isTrue("required"),
+                    body.node().text("description"),
+                    contents(body)));
+  }
+
+  @Override
+  public List<AnswerDeclaration> answers(Located operation) {
+    List<AnswerDeclaration> answers = new ArrayList<>();
+    operation
+        .find("responses")
+        .ifPresent(
+            responses ->
+                responses
+                    .node()
+                    .forEachMember(
+                        (status, response) -> {
+                          if (!status.startsWith("x-")) {
+                            references
+                                .follow(responses.beside(response))
+                                .ifPresent(
+                                    answer ->
+                                        answers.add(
+                                            new AnswerDeclaration(
+                                                status,
+                                                answer.node().text("description"),
+                                                contents(answer))));
+                          }
+                        }));
+    return answers;
+  }
+
+  private List<ContentDeclaration> contents(Located holder) {
+    List<ContentDeclaration> contents = new ArrayList<>();
+    Optional<Located> given = holder.find("content");
+    given.ifPresent(
+        content ->
+            content
+                .node()
+                .forEachMember(
+                    (mediaType, described) ->
+                        references
+                            .follow(content.beside(described))
+                            .ifPresent(
+                                one ->
+                                    contents.add(
+                                        new ContentDeclaration(
+                                            mediaType,
+                                            one.find("schema")
+                                                .or(() -> one.find("itemSchema"))
+                                                .map(types::type),
+                                            parts(one))))));
+    return contents;
+  }
+
+  private static Map<String, PartDeclaration> parts(Located content) {
+    Map<String, PartDeclaration> parts = new HashMap<>();
+    content
+        .find("encoding")
+        .ifPresent(
+            encoding ->
+                encoding
+                    .node()
+                    .forEachMember(
+                        (member, how) ->
+                            parts.put(
+                                member,
+                                new PartDeclaration(
+                                    how.findText("contentType"),
+                                    Parameters.style(how.text("style")).orElse(Wire.Style.FORM),
+                                    how.has("explode")
+                                        ? Optional.of(how.isTrue("explode"))
+                                        : Optional.empty()))));
+    return parts;
+  }
+
+  @Override
+  public List<ServerDeclaration> servers(Located item, Located operation) {
+    for (Located holder : List.of(operation, item, root)) {
+      List<ServerDeclaration> servers =
+          holder.items("servers").stream()
+              .flatMap(server -> Servers.read(server).stream())
+              .map(
+                  server ->
+                      new ServerDeclaration(
+                          Reading.resolve(root.document(), server.address()),
+                          server.documentation()))
+              .toList();
+      if (!servers.isEmpty()) {
+        return servers;
+      }
+    }
+    return List.of(new ServerDeclaration(Servers.origin(root.document()), ""));
+  }
+
+  @Override
+  public List<String> logins(Located operation) {
+    return Logins.wanted(root, operation);
+  }
+}

@@ -1,0 +1,180 @@
+package org.mapsel.core.read.openapi;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import org.mapsel.core.declare.HttpDeclaration;
+import org.mapsel.core.document.DataNode;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.read.DescriptionReader;
+import org.mapsel.core.read.Format;
+import org.mapsel.core.read.Reading;
+
+/** OpenAPI 3.0, 3.1 and 3.2, and Swagger 2.0, as JSON or YAML. */
+public final class OpenApiReader implements DescriptionReader {
+
+  private static final Pattern OPENAPI =
+      Pattern.compile(
+          "(?m)(^[\\s\\uFEFF{]*|[{,]\\s*)[\"']?(openapi|swagger)[\"']?\\s*:\\s*[\"']?\\d");
+  private static final Set<String> METHODS =
+      Set.of("get", "put", "post", "delete", "options", "head", "patch", "trace", "query");
+
+  @Override
+  public boolean recognises(String head) {
+    return !head.stripLeading().startsWith("<") && OPENAPI.matcher(head).find();
+  }
+
+  @Override
+  public Format read(SourceText source, Reading reading) {
+    References references = new References(reading);
+    Optional<Located> root = references.start(source);
+    if (root.isEmpty()) {
+      return new Format("OpenAPI", "");
+    }
+    DataNode node = root.get().node();
+    boolean old = node.has("swagger");
+    Format format = new Format(old ? "Swagger" : "OpenAPI", node.text(old ? "swagger" : "openapi"));
+    SchemaTypes types = new SchemaTypes(references);
+    Dialect dialect =
+        old
+            ? new SwaggerDialect(root.get(), references, types)
+            : new OpenApiDialect(root.get(), references, types);
+    about(node, reading);
+    root.get().find("paths").ifPresent(paths -> paths(paths, reading, references, dialect));
+    node.find("webhooks")
+        .filter(hooks -> hooks.size() > 0)
+        .ifPresent(
+            hooks ->
+                reading
+                    .findings()
+                    .add(
+                        Finding.note(
+                                "OPENAPI_WEBHOOKS_UNUSED",
+                                "names",
+                                String.join(", ", hooks.names()))
+                            .at(hooks.place(source.address()))));
+    readWanted(reading, references, types);
+    return format;
+  }
+
+  private static void about(DataNode root, Reading reading) {
+    root.find("info")
+        .ifPresent(
+            info -> {
+              reading.declarations().name(info.text("title"));
+              reading.declarations().documentation(info.text("description"));
+            });
+  }
+
+  /** Everything that is pointed to, and what that points to. */
+  private static void readWanted(Reading reading, References references, SchemaTypes types) {
+    for (Optional<String> next = references.next(); next.isPresent(); next = references.next()) {
+      Optional<Located> found = references.find(next.get(), references.namedAt(next.get()));
+      if (found.isPresent()) {
+        reading.declarations().add(next.get(), types.type(found.get()));
+      } else {
+        references.broken(next.get(), references.namedAt(next.get()));
+      }
+    }
+  }
+
+  private static void paths(
+      Located paths, Reading reading, References references, Dialect dialect) {
+    for (String path : paths.node().names()) {
+      if (path.startsWith("x-")) {
+        continue;
+      }
+      Optional<Located> item = paths.find(path).flatMap(references::follow);
+      if (item.isPresent() && item.get().node().isObject()) {
+        operations(path, item.get(), reading, dialect);
+      }
+    }
+  }
+
+  private static void operations(String path, Located item, Reading reading, Dialect dialect) {
+    for (String method : item.node().names()) {
+      if (METHODS.contains(method)) {
+        item.find(method)
+            .filter(operation -> operation.node().isObject())
+            .ifPresent(
+                operation ->
+                    reading
+                        .declarations()
+                        .add(
+                            operation(
+                                method.toUpperCase(Locale.ROOT), path, item, operation, dialect)));
+      }
+    }
+    // OpenAPI 3.2 takes any other method here.
+    item.find("additionalOperations")
+        .ifPresent(
+            more ->
+                more.node()
+                    .forEachMember(
+                        (method, operation) ->
+                            reading
+                                .declarations()
+                                .add(
+                                    operation(
+                                        method, path, item, more.beside(operation), dialect))));
+  }
+
+  private static HttpDeclaration operation(
+      String method, String path, Located item, Located operation, Dialect dialect) {
+    DataNode node = operation.node();
+    String summary = node.text("summary");
+    String description = node.text("description");
+    List<Located> own = dialect.parameters(operation);
+    Set<List<String>> known = new HashSet<>();
+    List<Located> parameters = new ArrayList<>();
+    // What the operation says of a parameter counts before what its path says of it.
+    List<Located> shared = new ArrayList<>(dialect.parameters(item));
+    own.forEach(parameter -> known.add(identity(parameter)));
+    shared.removeIf(parameter -> known.contains(identity(parameter)));
+    parameters.addAll(shared);
+    known.clear();
+    own.stream().filter(parameter -> known.add(identity(parameter))).forEach(parameters::add);
+    return new HttpDeclaration(
+        node.text("operationId"),
+        method,
+        path,
+        summary.isEmpty() || description.isEmpty() || summary.equals(description)
+            ? summary.isEmpty() ? description : summary
+            : summary + "\n\n" + description,
+        node.isTrue("deprecated"),
+        parameters.stream().flatMap(parameter -> dialect.parameter(parameter).stream()).toList(),
+        dialect.body(operation, parameters),
+        dialect.answers(operation),
+        dialect.servers(item, operation),
+        dialect.logins(operation),
+        operation.place());
+  }
+
+  private static List<String> identity(Located parameter) {
+    return List.of(parameter.node().text("in"), parameter.node().text("name"));
+  }
+
+  /** What differs between OpenAPI 3 and Swagger 2. */
+  interface Dialect {
+
+    /** The parameters that an operation or a path names, followed to where they are declared. */
+    List<Located> parameters(Located of);
+
+    /** A parameter outside the body; nothing if it belongs into the body. */
+    Optional<HttpDeclaration.ParameterDeclaration> parameter(Located parameter);
+
+    Optional<HttpDeclaration.BodyDeclaration> body(Located operation, List<Located> parameters);
+
+    List<HttpDeclaration.AnswerDeclaration> answers(Located operation);
+
+    List<HttpDeclaration.ServerDeclaration> servers(Located item, Located operation);
+
+    /** The names of the ways to say who calls, of which the operation wants one. */
+    List<String> logins(Located operation);
+  }
+}

@@ -1,0 +1,389 @@
+package org.mapsel.core.read.openapi;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.mapsel.core.declare.DataType;
+import org.mapsel.core.document.DataNode;
+import org.mapsel.core.ref.Place;
+import org.mapsel.core.shape.Facets;
+import org.mapsel.core.shape.Hints;
+import org.mapsel.core.shape.Occurrence;
+import org.mapsel.core.shape.ScalarType;
+
+/**
+ * JSON Schema as OpenAPI uses it: the dialect of 3.0 and Swagger 2.0 with {@code nullable}, and
+ * 2020-12 as 3.1 has it. What a version does not know never stands in it, so all are read alike.
+ */
+final class SchemaTypes {
+
+  /** Keywords that say something of a type beside a reference to another. */
+  private static final Set<String> STRUCTURAL =
+      Set.of("properties", "allOf", "oneOf", "anyOf", "required", "additionalProperties");
+
+  private static final DataType ANYTHING = DataType.of(new DataType.Anything(), Place.in(""));
+
+  private final References references;
+
+  SchemaTypes(References references) {
+    this.references = references;
+  }
+
+  /** The type that a schema declares. */
+  DataType type(Located schema) {
+    DataNode node = schema.node();
+    Optional<String> reference = node.findText("$ref");
+    DataType.Form form = reference.isPresent() ? reference(schema, reference.get()) : form(schema);
+    return new DataType(
+        form,
+        node.findText("title").orElse(""),
+        isNullable(node),
+        node.find("default").flatMap(SchemaTypes::simple),
+        node.find("const").flatMap(SchemaTypes::simple),
+        node.text("description"),
+        hints(node),
+        xml(node),
+        schema.place());
+  }
+
+  private DataType.Form reference(Located schema, String reference) {
+    DataType.Form pointed = new DataType.Ref(references.want(schema, reference));
+    if (schema.node().names().stream().noneMatch(STRUCTURAL::contains)) {
+      return pointed;
+    }
+    List<DataType> bases = new ArrayList<>();
+    bases.add(DataType.of(pointed, schema.place()));
+    return structure(schema, bases);
+  }
+
+  private DataType.Form form(Located schema) {
+    DataNode node = schema.node();
+    if (node.isArray() || node.size() == 0) {
+      return new DataType.Anything();
+    }
+    List<DataType> bases = new ArrayList<>(schema.items("allOf").stream().map(this::type).toList());
+    boolean object = node.has("properties") || node.has("additionalProperties");
+    Optional<DataType.Form> variants =
+        bases.isEmpty() && !object ? choice(schema) : Optional.empty();
+    if (variants.isPresent()) {
+      return variants.get();
+    }
+    String type = typeName(node);
+    if (!bases.isEmpty() && !object && !node.has("oneOf") && !node.has("anyOf")) {
+      boolean alone = type.isEmpty() || type.equals("object");
+      return alone && bases.size() == 1 && node.items("required").isEmpty()
+          ? bases.get(0).form()
+          : structure(schema, bases);
+    }
+    return switch (type) {
+      case "array" -> list(schema);
+      case "string", "integer", "number", "boolean", "file", "null" -> Scalars.read(node, type);
+      case "object" ->
+          object || !bases.isEmpty() || node.has("oneOf") || node.has("anyOf")
+              ? structure(schema, bases)
+              : new DataType.Anything();
+      default -> object || !bases.isEmpty() ? structure(schema, bases) : untyped(schema, type);
+    };
+  }
+
+  /** A schema without a type says by its other keywords what it is about. */
+  private DataType.Form untyped(Located schema, String type) {
+    DataNode node = schema.node();
+    if (node.has("items")) {
+      return list(schema);
+    }
+    Optional<String> guessed = Scalars.typeOf(node);
+    return guessed.isPresent() ? Scalars.read(node, guessed.get()) : new DataType.Anything();
+  }
+
+  private DataType.Form list(Located schema) {
+    DataType item = schema.find("items").map(this::type).orElse(ANYTHING);
+    int most =
+        schema.node().findText("maxItems").map(SchemaTypes::count).orElse(Occurrence.UNBOUNDED);
+    int least = schema.node().findText("minItems").map(SchemaTypes::count).orElse(0);
+    // A list of at most one item is a list all the same.
+    return new DataType.ListOf(item, new Occurrence(least, Math.max(2, most)));
+  }
+
+  private static int count(String digits) {
+    return digits.matches("\\d{1,9}") ? Integer.parseInt(digits) : 0;
+  }
+
+  private DataType.Form structure(Located schema, List<DataType> bases) {
+    DataNode node = schema.node();
+    List<DataType.Member> members = new ArrayList<>();
+    schema
+        .find("properties")
+        .ifPresent(
+            properties ->
+                properties
+                    .node()
+                    .forEachMember(
+                        (name, type) ->
+                            members.add(new DataType.Member(name, type(properties.beside(type))))));
+    Set<String> required = new TreeSet<>();
+    node.items("required").forEach(name -> required.add(name.text()));
+    Optional<DataType.Variants> variants =
+        choice(schema)
+            .filter(DataType.Variants.class::isInstance)
+            .map(DataType.Variants.class::cast);
+    return new DataType.Structure(bases, members, required, variants, others(schema));
+  }
+
+  private Optional<DataType> others(Located schema) {
+    return schema
+        .find("additionalProperties")
+        .filter(others -> others.node().isObject() || others.node().isTrue())
+        .map(this::type);
+  }
+
+  /** What one-of and any-of offer; nothing if they only narrow. */
+  private Optional<DataType.Form> choice(Located schema) {
+    List<Located> offered = new ArrayList<>(schema.items("oneOf"));
+    offered.addAll(schema.items("anyOf"));
+    List<Located> real = offered.stream().filter(SchemaTypes::saysSomething).toList();
+    if (real.isEmpty()) {
+      return Optional.empty();
+    }
+    if (real.size() == 1) {
+      return Optional.of(type(real.get(0)).form());
+    }
+    if (real.stream().allMatch(one -> Scalars.isScalar(one.node()))) {
+      return Optional.of(Scalars.union(real.stream().map(Located::node).toList()));
+    }
+    Optional<Located> discriminator = schema.find("discriminator");
+    List<DataType.Variant> variants = new ArrayList<>();
+    for (Located one : real) {
+      variants.add(variant(one, discriminator, variants.size() + 1));
+    }
+    return Optional.of(
+        new DataType.Variants(
+            variants, discriminator.flatMap(node -> node.node().findText("propertyName"))));
+  }
+
+  private static boolean saysSomething(Located one) {
+    DataNode node = one.node();
+    return !typeName(node).equals("null")
+        && node.names().stream().anyMatch(name -> !name.equals("required") && !name.equals("not"));
+  }
+
+  private DataType.Variant variant(Located one, Optional<Located> discriminator, int number) {
+    Optional<String> reference = one.node().findText("$ref");
+    String last = reference.map(SchemaTypes::lastStep).orElse("");
+    String type = typeName(one.node());
+    String name =
+        !last.isEmpty()
+            ? last
+            : one.node().findText("title").orElse(type.isEmpty() ? "option" + number : type);
+    Optional<String> value =
+        discriminator.map(
+            node ->
+                node.find("mapping")
+                    .flatMap(mapping -> mapped(mapping, reference.orElse("")))
+                    .orElse(last));
+    return new DataType.Variant(name, type(one), value.filter(text -> !text.isEmpty()));
+  }
+
+  private static Optional<String> mapped(Located mapping, String reference) {
+    for (String value : mapping.node().names()) {
+      String to = mapping.node().text(value);
+      if (to.equals(reference) || to.equals(lastStep(reference))) {
+        return Optional.of(value);
+      }
+    }
+    return Optional.empty();
+  }
+
+  static String lastStep(String reference) {
+    return reference.substring(
+        Math.max(reference.lastIndexOf('/'), reference.lastIndexOf('#')) + 1);
+  }
+
+  /** The type that is not null; empty if none or several are named. */
+  static String typeName(DataNode node) {
+    DataNode type = node.get("type");
+    if (type == null) {
+      return "";
+    }
+    if (!type.isArray()) {
+      return type.text();
+    }
+    List<String> real =
+        type.items().stream().map(DataNode::text).filter(name -> !name.equals("null")).toList();
+    // A number that may also be whole is a number; of other mixtures, text holds everything.
+    return real.size() == 1
+        ? real.get(0)
+        : real.isEmpty()
+            ? "null"
+            : real.contains("object") || real.contains("array")
+                ? ""
+                : real.contains("string")
+                    ? "string"
+                    : real.contains("number") ? "number" : real.get(0);
+  }
+
+  private static boolean isNullable(DataNode node) {
+    return node.isTrue("nullable")
+        || node.isTrue("x-nullable")
+        || node.items("type").stream().anyMatch(type -> type.text().equals("null"))
+        || node.items("enum").stream().anyMatch(DataNode::isNull)
+        || node.items("oneOf").stream().anyMatch(SchemaTypes::isNull)
+        || node.items("anyOf").stream().anyMatch(SchemaTypes::isNull);
+  }
+
+  private static boolean isNull(DataNode schema) {
+    return schema.text("type").equals("null");
+  }
+
+  private static Optional<String> simple(DataNode node) {
+    return node.isObject() || node.isArray() || node.isNull()
+        ? Optional.empty()
+        : Optional.of(node.text());
+  }
+
+  private static Hints hints(DataNode node) {
+    Hints hints = Hints.NONE;
+    Optional<String> example =
+        node.find("example")
+            .flatMap(SchemaTypes::simple)
+            .or(() -> node.items("examples").stream().findFirst().flatMap(SchemaTypes::simple));
+    if (example.isPresent()) {
+      hints = hints.withExample(example.get());
+    }
+    if (node.isTrue("readOnly")) {
+      hints = hints.travelling(Hints.Direction.RETURNED_ONLY);
+    }
+    if (node.isTrue("writeOnly")) {
+      hints = hints.travelling(Hints.Direction.SENT_ONLY);
+    }
+    return node.isTrue("deprecated") ? hints.asDeprecated() : hints;
+  }
+
+  private static DataType.XmlForm xml(DataNode node) {
+    DataNode xml = node.get("xml");
+    return xml == null
+        ? DataType.XmlForm.NONE
+        : new DataType.XmlForm(
+            xml.findText("name"),
+            Objects.requireNonNullElse(xml.text("namespace"), ""),
+            xml.isTrue("attribute") || xml.text("nodeType").equals("attribute"),
+            xml.isTrue("wrapped"));
+  }
+
+  /** Simple types. */
+  static final class Scalars {
+
+    private static final Set<String> NAMES =
+        Set.of("string", "integer", "number", "boolean", "file");
+    private static final Set<String> OF_TEXT = Set.of("pattern", "minLength", "maxLength");
+    private static final Set<String> OF_NUMBERS =
+        Set.of("minimum", "maximum", "exclusiveMinimum", "exclusiveMaximum", "multipleOf");
+
+    private Scalars() {}
+
+    static boolean isScalar(DataNode node) {
+      return !node.has("$ref")
+          && (NAMES.contains(typeName(node))
+              || typeName(node).isEmpty() && !node.has("properties") && typeOf(node).isPresent());
+    }
+
+    /** The type that a schema without one must mean. */
+    static Optional<String> typeOf(DataNode node) {
+      List<DataNode> allowed = new ArrayList<>(node.items("enum"));
+      node.find("const").ifPresent(allowed::add);
+      for (DataNode one : allowed) {
+        switch (one.kind()) {
+          case STRING:
+            return Optional.of("string");
+          case BOOLEAN:
+            return Optional.of("boolean");
+          case NUMBER:
+            return Optional.of(one.text().matches("-?\\d+") ? "integer" : "number");
+          default:
+            break;
+        }
+      }
+      if (node.names().stream().anyMatch(OF_TEXT::contains)
+          || node.has("format") && !ScalarFormats.isNumeric(node.text("format"))) {
+        return Optional.of("string");
+      }
+      return node.names().stream().anyMatch(OF_NUMBERS::contains) || node.has("format")
+          ? Optional.of("number")
+          : Optional.empty();
+    }
+
+    static DataType.Form read(DataNode node, String type) {
+      String format = node.text("format");
+      ScalarType scalar = ScalarFormats.typeOf(type, format, node.text("contentEncoding"));
+      return new DataType.Simple(scalar, format.isEmpty() ? type : format, facets(node));
+    }
+
+    private static Facets facets(DataNode node) {
+      List<String> allowed =
+          node.items("enum").stream().filter(one -> !one.isNull()).map(DataNode::text).toList();
+      if (allowed.isEmpty()) {
+        allowed = node.find("const").flatMap(SchemaTypes::simple).map(List::of).orElse(List.of());
+      }
+      // Until 3.0 the exclusive keywords only said how to take the plain ones.
+      boolean openBelow = node.isTrue("exclusiveMinimum");
+      boolean openAbove = node.isTrue("exclusiveMaximum");
+      Optional<String> least = number(node, "minimum");
+      Optional<String> most = number(node, "maximum");
+      Facets facets =
+          new Facets(
+              allowed,
+              openBelow ? Optional.empty() : least,
+              openAbove ? Optional.empty() : most,
+              openBelow ? least : number(node, "exclusiveMinimum"),
+              openAbove ? most : number(node, "exclusiveMaximum"),
+              length(node, "minLength"),
+              length(node, "maxLength"),
+              Optional.empty(),
+              Optional.empty(),
+              node.findText("pattern").map(List::of).orElse(List.of()));
+      return facets.equals(Facets.NONE) ? Facets.NONE : facets;
+    }
+
+    private static Optional<String> number(DataNode node, String keyword) {
+      return node.find(keyword)
+          .filter(value -> value.kind() == DataNode.Kind.NUMBER)
+          .map(DataNode::text);
+    }
+
+    private static Optional<Integer> length(DataNode node, String keyword) {
+      return node.findText(keyword).filter(text -> text.matches("\\d{1,9}")).map(Integer::valueOf);
+    }
+
+    /** The type that holds the values of all of several. */
+    static DataType.Form union(List<DataNode> members) {
+      List<String> types =
+          members.stream()
+              .map(
+                  node -> typeName(node).isEmpty() ? typeOf(node).orElse("string") : typeName(node))
+              .distinct()
+              .toList();
+      if (types.size() == 1) {
+        List<String> allowed = new ArrayList<>();
+        boolean closed = true;
+        for (DataNode member : members) {
+          Facets facets = facets(member);
+          closed &= !facets.enumeration().isEmpty();
+          allowed.addAll(facets.enumeration());
+        }
+        String format = members.get(0).text("format");
+        boolean same = members.stream().allMatch(member -> member.text("format").equals(format));
+        String common = same ? format : "";
+        return new DataType.Simple(
+            ScalarFormats.typeOf(types.get(0), common, ""),
+            common.isEmpty() ? types.get(0) : common,
+            closed ? Facets.oneOf(allowed.stream().distinct().toList()) : Facets.NONE);
+      }
+      String widest =
+          types.contains("string") ? "string" : types.contains("number") ? "number" : types.get(0);
+      return new DataType.Simple(ScalarFormats.typeOf(widest, "", ""), widest, Facets.NONE);
+    }
+  }
+}

@@ -1,0 +1,94 @@
+package org.mapsel.core.shape;
+
+import java.util.Optional;
+
+/**
+ * What a description says of a field beyond its type, for whoever shows or fills it.
+ *
+ * @param label what people call it
+ * @param unit what its number counts, for instance {@code t}
+ * @param example a value that somebody thought typical
+ * @param key whether it tells items of a list apart
+ * @param direction which way it travels
+ * @param hidden whether people need not see it
+ * @param title whether it names the record that it stands in
+ * @param deprecated whether it will go away
+ */
+public record Hints(
+    Optional<String> label,
+    Optional<String> unit,
+    Optional<String> example,
+    boolean key,
+    Direction direction,
+    boolean hidden,
+    boolean title,
+    boolean deprecated) {
+
+  public static final Hints NONE =
+      new Hints(
+          Optional.empty(),
+          Optional.empty(),
+          Optional.empty(),
+          false,
+          Direction.BOTH,
+          false,
+          false,
+          false);
+
+  /** Which way a field travels. */
+  public enum Direction {
+    BOTH,
+    /** It comes back and is never sent. */
+    RETURNED_ONLY,
+    /** It is sent and never comes back. */
+    SENT_ONLY
+  }
+
+  public Hints labelled(String other) {
+    return new Hints(Optional.of(other), unit, example, key, direction, hidden, title, deprecated);
+  }
+
+  public Hints withUnit(String other) {
+    return new Hints(label, Optional.of(other), example, key, direction, hidden, title, deprecated);
+  }
+
+  public Hints withExample(String other) {
+    return new Hints(label, unit, Optional.of(other), key, direction, hidden, title, deprecated);
+  }
+
+  public Hints asKey() {
+    return new Hints(label, unit, example, true, direction, hidden, title, deprecated);
+  }
+
+  public Hints travelling(Direction other) {
+    return new Hints(label, unit, example, key, other, hidden, title, deprecated);
+  }
+
+  public Hints asHidden() {
+    return new Hints(label, unit, example, key, direction, true, title, deprecated);
+  }
+
+  public Hints asTitle() {
+    return new Hints(label, unit, example, key, direction, hidden, true, deprecated);
+  }
+
+  public Hints asDeprecated() {
+    return new Hints(label, unit, example, key, direction, hidden, title, true);
+  }
+
+  /** These hints where they say something, those of what is pointed to elsewhere. */
+  public Hints over(Hints base) {
+    if (base == NONE) {
+      return this;
+    }
+    return new Hints(
+        label.or(base::label),
+        unit.or(base::unit),
+        example.or(base::example),
+        key || base.key,
+        direction == Direction.BOTH ? base.direction : direction,
+        hidden || base.hidden,
+        title || base.title,
+        deprecated || base.deprecated);
+  }
+}
