@@ -83,6 +83,7 @@ final class DescriptionJson {
           .filter(this::isAsked)
           .forEach(operation -> operation(description.get().service().shapes(), operation));
       out.writeEndArray();
+      description.get().service().entities().ifPresent(model -> new EntityJson(out).write(model));
     }
     out.writeArrayPropertyStart("findings");
     read.findings().forEach(this::finding);
@@ -117,7 +118,11 @@ final class DescriptionJson {
     out.writeStringProperty("style", wire.map(OperationWire::styleLabel).orElse(""));
     out.writeStringProperty("action", wire.map(OperationWire::action).orElse(""));
     if (wire.isPresent() && wire.get() instanceof OperationWire.Rest rest) {
-      rest(shapes, operation, rest);
+      path(shapes, operation, rest.method(), rest.path());
+      names("requestTypes", rest.offered());
+    }
+    if (wire.isPresent() && wire.get() instanceof OperationWire.Entities entities) {
+      path(shapes, operation, entities.method(), entities.path());
     }
     if (view.fields()) {
       side(shapes, "input", operation.input(), operation.requestElement());
@@ -129,9 +134,9 @@ final class DescriptionJson {
     out.writeEndObject();
   }
 
-  private void rest(Shapes shapes, Operation operation, OperationWire.Rest rest) {
-    out.writeStringProperty("method", rest.method());
-    out.writeStringProperty("pathTemplate", rest.path());
+  private void path(Shapes shapes, Operation operation, String method, String path) {
+    out.writeStringProperty("method", method);
+    out.writeStringProperty("pathTemplate", path);
     out.writeArrayPropertyStart("parameters");
     for (Field field : shapes.fieldsOf(operation.input())) {
       if (field.wire() instanceof Wire.Parameter parameter) {
@@ -145,7 +150,6 @@ final class DescriptionJson {
       }
     }
     out.writeEndArray();
-    names("requestTypes", rest.offered());
   }
 
   private void fault(Shapes shapes, Fault fault) {

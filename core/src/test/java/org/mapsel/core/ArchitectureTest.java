@@ -26,10 +26,11 @@ class ArchitectureTest {
           List.of("declare"),
           List.of("read"),
           List.of("read.xsd"),
-          List.of("read.wsdl", "read.openapi", "link"),
+          List.of("read.wsdl", "read.openapi", "read.odata", "link"),
           List.of("intake", "sample", "mapping", "message"),
           List.of("message.soap", "message.json"),
           List.of("message.http"),
+          List.of("message.odata"),
           List.of("exchange", "page"),
           List.of("call"));
 

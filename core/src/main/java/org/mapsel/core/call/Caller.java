@@ -16,6 +16,7 @@ import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.message.Stamp;
 import org.mapsel.core.message.http.HttpCodec;
+import org.mapsel.core.message.odata.EntityCodec;
 import org.mapsel.core.message.soap.HttpBindingCodec;
 import org.mapsel.core.message.soap.SoapCodec;
 import org.mapsel.core.ref.EndpointId;
@@ -42,6 +43,7 @@ public final class Caller {
       case OperationWire.Soap soap -> new SoapCodec();
       case OperationWire.Http http -> new HttpBindingCodec();
       case OperationWire.Rest rest -> new HttpCodec();
+      case OperationWire.Entities entities -> new EntityCodec();
     };
   }
 

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.mapsel.core.ref.Name;
+import org.mapsel.core.service.EntityModel;
 
 /** Everything one description declares, across all its documents. Readers add, linking reads. */
 public final class Declarations {
@@ -20,6 +22,7 @@ public final class Declarations {
   private final List<ServiceDeclaration> services = new ArrayList<>();
   private final Map<String, DataType> dataTypes = new LinkedHashMap<>();
   private final List<HttpDeclaration> httpOperations = new ArrayList<>();
+  private Optional<Entities> entities = Optional.empty();
   private String name = "";
   private String documentation = "";
 
@@ -53,7 +56,8 @@ public final class Declarations {
         && bindings.isEmpty()
         && services.isEmpty()
         && dataTypes.isEmpty()
-        && httpOperations.isEmpty();
+        && httpOperations.isEmpty()
+        && entities.isEmpty();
   }
 
   /** A second declaration of the same name, as when a schema is included twice, is passed over. */
@@ -146,5 +150,21 @@ public final class Declarations {
 
   public List<HttpDeclaration> httpOperations() {
     return httpOperations;
+  }
+
+  /**
+   * A service of entities.
+   *
+   * @param address where it is; empty if the description does not say
+   * @param version of the protocol
+   */
+  public record Entities(EntityModel model, String address, String version) {}
+
+  public void entities(EntityModel model, String address, String version) {
+    entities = Optional.of(new Entities(model, address, version));
+  }
+
+  public Optional<Entities> entities() {
+    return entities;
   }
 }

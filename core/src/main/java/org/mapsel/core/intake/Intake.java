@@ -18,6 +18,8 @@ import org.mapsel.core.read.DescriptionReader;
 import org.mapsel.core.read.Format;
 import org.mapsel.core.read.Reading;
 import org.mapsel.core.read.Resolver;
+import org.mapsel.core.read.odata.CsdlJsonReader;
+import org.mapsel.core.read.odata.CsdlXmlReader;
 import org.mapsel.core.read.openapi.OpenApiReader;
 import org.mapsel.core.read.wsdl.Wsdl20Reader;
 import org.mapsel.core.read.wsdl.WsdlReader;
@@ -29,7 +31,12 @@ public final class Intake {
 
   /** Every format, in the order in which they are tried. */
   private static final List<DescriptionReader> READERS =
-      List.of(new WsdlReader(), new Wsdl20Reader(), new OpenApiReader());
+      List.of(
+          new WsdlReader(),
+          new Wsdl20Reader(),
+          new CsdlXmlReader(),
+          new CsdlJsonReader(),
+          new OpenApiReader());
 
   private static final int MAX_CANDIDATES = 50;
   private static final int HEAD_BYTES = 16_384;

@@ -207,7 +207,7 @@ final class DataShapes {
     for (Member member : structure.members()) {
       fields.add(
           field(
-              member.name(),
+              Notation.fieldName(member.name()),
               member.type(),
               structure.required().contains(member.name()),
               waiting.id,

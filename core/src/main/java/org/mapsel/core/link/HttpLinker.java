@@ -74,7 +74,8 @@ final class HttpLinker {
         declarations.documentation(),
         List.copyOf(linker.endpoints.values()),
         operations,
-        linker.shapes.finish());
+        linker.shapes.finish(),
+        Optional.empty());
   }
 
   private Operation operation(HttpDeclaration declared) {

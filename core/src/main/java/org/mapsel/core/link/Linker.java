@@ -1,6 +1,7 @@
 package org.mapsel.core.link;
 
 import java.util.List;
+import java.util.Optional;
 import org.mapsel.core.declare.Declarations;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Findings;
@@ -15,6 +16,9 @@ public final class Linker {
   public static Service link(Declarations declarations, Findings findings) {
     if (!declarations.httpOperations().isEmpty()) {
       return HttpLinker.link(declarations);
+    }
+    if (declarations.entities().isPresent()) {
+      return EntityLinker.link(declarations, findings);
     }
     ShapeBuilder shapes = new ShapeBuilder(declarations, findings);
     OperationLinker operations = new OperationLinker(shapes);
@@ -34,7 +38,8 @@ public final class Linker {
             : declarations.documentation(),
         operations.endpoints(),
         List.copyOf(operations.operations()),
-        shapes.shapes());
+        shapes.shapes(),
+        Optional.empty());
   }
 
   private static String name(Declarations declarations) {

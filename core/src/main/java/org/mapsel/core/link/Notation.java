@@ -19,6 +19,13 @@ enum Notation {
     return new ShapeId(this == JSON ? "" : "xml", name);
   }
 
+  /** What people call a member; what a format says of its own data has marks in its name. */
+  static String fieldName(String member) {
+    String plain = member.startsWith("@") ? member.substring(member.lastIndexOf('.') + 1) : member;
+    String bare = plain.replaceFirst("^[@_]+", "");
+    return bare.isEmpty() ? member : plain.startsWith("__") || plain.startsWith("@") ? bare : plain;
+  }
+
   /** How a member stands in a message. */
   Wire wire(String member, DataTypes.Meaning meaning) {
     if (this == JSON) {

@@ -104,6 +104,7 @@ public final class SampleMaker {
                 && open.size() < MAX_DEPTH
                 && !(field.wire() instanceof Wire.XmlAny)
                 && !(field.wire() instanceof Wire.Attachment)
+                && !isQuestion(field.wire())
                 && !(shapes.get(field.shape()) instanceof Shape.Open)
                 && !isDerivation(shapes.get(field.shape()));
     if (!wanted || fields++ > MAX_FIELDS) {
@@ -127,6 +128,12 @@ public final class SampleMaker {
     }
     List<Value> made = List.of(items).stream().filter(value -> !value.isAbsent()).toList();
     return made.isEmpty() ? Value.ABSENT : new ListValue(made);
+  }
+
+  /** What narrows or orders an answer has no typical value, and a wrong one hides everything. */
+  private static boolean isQuestion(Wire wire) {
+    return wire instanceof Wire.Parameter parameter
+        && (parameter.name().startsWith("$") || parameter.name().equals("If-Match"));
   }
 
   /** Every value may be of the type that was declared, so nothing else is made unless it must. */

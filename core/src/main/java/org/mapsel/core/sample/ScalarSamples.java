@@ -177,6 +177,12 @@ final class ScalarSamples {
 
   private static String startsTyped(String builtIn, String name, int item) {
     return switch (builtIn) {
+      case "Edm.Guid", "uuid", "guid" ->
+          "00000000-0000-4000-8000-%012d".formatted(Math.max(0, item));
+      case "email" -> "desk" + (item + 1) + "@saltmere.example";
+      case "hostname" -> "saltmere.example";
+      case "ipv4" -> "192.0.2." + (item % 200 + 1);
+      case "ipv6" -> "2001:db8::" + (item % 200 + 1);
       case "xs:language" -> "en";
       case "xs:ID", "xs:IDREF", "xs:IDREFS", "xs:ENTITY", "xs:NCName", "xs:Name" ->
           "id" + (item + 1);

@@ -158,6 +158,46 @@ public sealed interface OperationWire {
     }
   }
 
+  /**
+   * Something done with entities (OData protocol 4.01, section 11; 2.0 in the same terms).
+   *
+   * @param old whether by the protocol before version 4
+   * @param path below the service, with {@code {name}} for each value in it
+   * @param type of the entities or values that come back; empty if none do
+   */
+  record Entities(
+      EndpointId endpoint, boolean old, String method, String path, Result result, String type)
+      implements OperationWire {
+
+    /** What comes back. */
+    public enum Result {
+      ROWS,
+      ONE,
+      VALUE,
+      NOTHING
+    }
+
+    @Override
+    public Optional<Name> request() {
+      return Optional.empty();
+    }
+
+    @Override
+    public Optional<Name> response() {
+      return Optional.empty();
+    }
+
+    @Override
+    public String styleLabel() {
+      return "entities";
+    }
+
+    @Override
+    public String action() {
+      return "";
+    }
+  }
+
   /** What a body is written in. */
   enum Media {
     JSON,

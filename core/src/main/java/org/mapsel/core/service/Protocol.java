@@ -7,7 +7,10 @@ public enum Protocol {
   HTTP_GET("HTTP GET"),
   HTTP_POST("HTTP POST"),
   /** Plain HTTP, each operation with a method of its own. */
-  HTTP("HTTP");
+  HTTP("HTTP"),
+  /** OData before version 4. */
+  ODATA_2("OData 2.0"),
+  ODATA_4("OData 4.0");
 
   private final String label;
 

@@ -6,13 +6,18 @@ import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.shape.Shapes;
 
-/** A service as one description tells it. Immutable. */
+/**
+ * A service as one description tells it. Immutable.
+ *
+ * @param entities what it has entities of, if it thinks in entities
+ */
 public record Service(
     String name,
     String documentation,
     List<Endpoint> endpoints,
     List<Operation> operations,
-    Shapes shapes) {
+    Shapes shapes,
+    Optional<EntityModel> entities) {
 
   public Service {
     endpoints = List.copyOf(endpoints);

@@ -11,6 +11,7 @@ import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Occurrence;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Wire;
@@ -56,6 +57,10 @@ public final class Outline {
     for (OperationWire wire : operation.wires()) {
       if (wire instanceof OperationWire.Rest rest) {
         rest(rest);
+        continue;
+      }
+      if (wire instanceof OperationWire.Entities entities) {
+        line(2, entities.method() + " " + entities.path() + " " + entities.result());
         continue;
       }
       line(
@@ -128,10 +133,20 @@ public final class Outline {
               + (field.nillable() ? " nillable" : "")
               + " "
               + kind(shape)
+              + hints(field)
               + (isPlain(field) ? "" : " on the wire " + wire(field)));
       fields(indent + 1, field.shape());
     }
     open.remove(id);
+  }
+
+  private static String hints(Field field) {
+    return field.hints().label().map(label -> " '" + label + "'").orElse("")
+        + field.hints().unit().map(unit -> " in " + unit).orElse("")
+        + (field.hints().key() ? " key" : "")
+        + (field.hints().direction() == Hints.Direction.BOTH
+            ? ""
+            : " " + field.hints().direction());
   }
 
   private static boolean isPlain(Field field) {

@@ -39,19 +39,29 @@ public final class JsonMessage {
   /** One field's value as a message of its own. */
   public static byte[] write(
       Shapes shapes, Field field, Value value, Trail path, Findings findings) {
+    return write(shapes, field, value, path, findings, JsonDialect.PLAIN);
+  }
+
+  /** Like the other, in another dialect. */
+  public static byte[] write(
+      Shapes shapes, Field field, Value value, Trail path, Findings findings, JsonDialect dialect) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream(512);
     try (JsonGenerator out = FACTORY.createGenerator(ObjectWriteContext.empty(), bytes)) {
-      new JsonWriter(shapes, findings, out).value(field, value, path);
+      new JsonWriter(shapes, findings, out, dialect).value(field, value, path);
     }
     return bytes.toByteArray();
   }
 
   /** Some fields of a record as an object; the others are somebody else's. */
   public static byte[] write(
-      Shapes shapes, List<Field> fields, RecordValue record, Findings findings) {
+      Shapes shapes,
+      List<Field> fields,
+      RecordValue record,
+      Findings findings,
+      JsonDialect dialect) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream(512);
     try (JsonGenerator out = FACTORY.createGenerator(ObjectWriteContext.empty(), bytes)) {
-      JsonWriter writer = new JsonWriter(shapes, findings, out);
+      JsonWriter writer = new JsonWriter(shapes, findings, out, dialect);
       out.writeStartObject();
       for (Field field : fields) {
         writer.member(field, record.get(field.name()), Trail.ROOT);
@@ -71,14 +81,19 @@ public final class JsonMessage {
       Shapes shapes, ShapeId shape, byte[] body, Set<FieldPath> wanted, Findings findings) {
     try (JsonParser parser = FACTORY.createParser(ObjectReadContext.empty(), body)) {
       parser.nextToken();
-      return read(shapes, shape, parser, wanted, findings);
+      return read(shapes, shape, parser, wanted, findings, JsonDialect.PLAIN);
     }
   }
 
   /** Like the other, from where a parser stands. */
   public static RecordValue read(
-      Shapes shapes, ShapeId shape, JsonParser parser, Set<FieldPath> wanted, Findings findings) {
-    return new JsonReader(findings).root(JsonPlan.of(shapes, shape, wanted), parser);
+      Shapes shapes,
+      ShapeId shape,
+      JsonParser parser,
+      Set<FieldPath> wanted,
+      Findings findings,
+      JsonDialect dialect) {
+    return new JsonReader(findings, dialect).root(JsonPlan.of(shapes, shape, wanted), parser);
   }
 
   /** A parser at the first token of a message. */

@@ -38,8 +38,10 @@ final class JsonReader {
       JsonMapper.builder().disable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).build();
 
   private final Findings findings;
+  private final JsonDialect dialect;
 
-  JsonReader(Findings findings) {
+  JsonReader(Findings findings, JsonDialect dialect) {
+    this.dialect = dialect;
     this.findings = findings;
   }
 
@@ -50,7 +52,12 @@ final class JsonReader {
     if (whole != null) {
       return wholeOf(plan, whole, parser);
     }
-    return record(plan, parser);
+    Slot only = plan.member(dialect == JsonDialect.ODATA_2 ? "results" : "");
+    if (only == null && dialect == JsonDialect.ODATA_2) {
+      only = plan.member("value");
+    }
+    boolean bare = parser.currentToken() != JsonToken.START_OBJECT;
+    return only != null && bare ? wholeOf(plan, only, parser) : record(plan, parser);
   }
 
   private RecordValue wholeOf(JsonPlan plan, Slot whole, JsonParser parser) {
@@ -145,6 +152,11 @@ final class JsonReader {
       return one(slot, parser);
     }
     List<Value> items = new ArrayList<>();
+    if (dialect == JsonDialect.ODATA_2 && token == JsonToken.START_OBJECT) {
+      // Lists of version 2.0 stand in an object of their own, or only a link to them does.
+      JsonNode results = MAPPER.readTree(parser).path("results");
+      return results.isArray() ? member(slot, parser(results)) : Value.ABSENT;
+    }
     if (token != JsonToken.START_ARRAY) {
       // One item without its list is what some services make of lists of one.
       items.add(one(slot, parser));
@@ -196,8 +208,11 @@ final class JsonReader {
       if (kind.index() < 0) {
         return own;
       }
-      RecordValue chosen = choice(JsonPlan.inside(kind), node);
-      return own.with(kind.field().name(), chosen);
+      JsonPlan kinds = JsonPlan.inside(kind);
+      if (Variants.isSilent(kinds.alternatives(), node)) {
+        return own;
+      }
+      return own.with(kind.field().name(), choice(kinds, node));
     }
     Slot best = Variants.best(plan.alternatives(), node);
     if (best == null || best.index() < 0) {
@@ -225,7 +240,7 @@ final class JsonReader {
   private Value scalar(Field field, Shape.Scalar scalar, JsonParser parser) {
     ScalarType type = scalar.type();
     return switch (parser.currentToken()) {
-      case VALUE_STRING -> text(field, type, parser.getString());
+      case VALUE_STRING -> text(field, type, dialect.read(scalar.builtIn(), parser.getString()));
       case VALUE_NUMBER_INT -> {
         Value number =
             parser.getNumberType() == JsonParser.NumberType.BIG_INTEGER

@@ -34,8 +34,10 @@ final class JsonWriter {
   private final Shapes shapes;
   private final Findings findings;
   private final JsonGenerator out;
+  private final JsonDialect dialect;
 
-  JsonWriter(Shapes shapes, Findings findings, JsonGenerator out) {
+  JsonWriter(Shapes shapes, Findings findings, JsonGenerator out, JsonDialect dialect) {
+    this.dialect = dialect;
     this.shapes = shapes;
     this.findings = findings;
     this.out = out;
@@ -263,6 +265,10 @@ final class JsonWriter {
       out.writeNull();
       return;
     }
+    if (dialect.isText(scalar.builtIn())) {
+      out.writeString(text);
+      return;
+    }
     switch (scalar.type()) {
       case INTEGER, DECIMAL -> out.writeNumber(text);
       case FLOAT -> {
@@ -279,7 +285,7 @@ final class JsonWriter {
         } else if (scalar.builtIn().isEmpty() && value instanceof BooleanValue bool) {
           out.writeBoolean(bool.isTrue());
         } else {
-          out.writeString(text);
+          out.writeString(dialect.written(scalar.builtIn(), text));
         }
       }
     }

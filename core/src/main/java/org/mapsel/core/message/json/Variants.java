@@ -32,6 +32,16 @@ final class Variants {
     return best;
   }
 
+  /** Whether every type would be told by a member, and the value has none of them. */
+  static boolean isSilent(List<Slot> alternatives, JsonNode node) {
+    return alternatives.stream()
+        .allMatch(
+            slot ->
+                slot.field().wire() instanceof Wire.Variant variant
+                    && variant.member().isPresent()
+                    && !node.has(variant.member().get()));
+  }
+
   private static boolean isSaid(Slot slot, JsonNode node) {
     return slot.field().wire() instanceof Wire.Variant variant
         && variant.member().isPresent()

@@ -158,6 +158,7 @@ class ToolkitDescriptionsTest {
             .map(end -> new Endpoint(end.id(), end.protocol(), "http://localhost:1/"))
             .toList(),
         service.operations(),
-        service.shapes());
+        service.shapes(),
+        service.entities());
   }
 }

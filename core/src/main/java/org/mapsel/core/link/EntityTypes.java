@@ -1,0 +1,307 @@
+package org.mapsel.core.link;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.declare.DataType;
+import org.mapsel.core.declare.DataType.Member;
+import org.mapsel.core.declare.DataType.Ref;
+import org.mapsel.core.declare.DataType.Simple;
+import org.mapsel.core.declare.DataType.Structure;
+import org.mapsel.core.declare.DataType.Variant;
+import org.mapsel.core.declare.DataType.Variants;
+import org.mapsel.core.ref.Place;
+import org.mapsel.core.service.EdmTypes;
+import org.mapsel.core.service.EntityModel;
+import org.mapsel.core.service.EntityModel.EnumType;
+import org.mapsel.core.service.EntityModel.Navigation;
+import org.mapsel.core.service.EntityModel.Property;
+import org.mapsel.core.service.EntityModel.StructuredType;
+import org.mapsel.core.shape.Facets;
+import org.mapsel.core.shape.Hints;
+import org.mapsel.core.shape.Occurrence;
+import org.mapsel.core.shape.ScalarType;
+
+/**
+ * The types of an entity model as data types. An entity is three: as it comes back, as it is sent
+ * to create one, and as it is sent to change one.
+ */
+final class EntityTypes {
+
+  /** What an entity is wanted for. */
+  enum Use {
+    RETURNED(""),
+    CREATED("-new"),
+    CHANGED("-changed");
+
+    private final String suffix;
+
+    Use(String suffix) {
+      this.suffix = suffix;
+    }
+  }
+
+  private static final Place NOWHERE = Place.in("");
+
+  private final EntityModel model;
+  private final boolean old;
+  private final Map<String, StructuredType> structured = new LinkedHashMap<>();
+  private final Map<String, EnumType> enums = new HashMap<>();
+  private final Map<String, String> definitions = new HashMap<>();
+  private final Map<String, List<StructuredType>> derived = new HashMap<>();
+  private final Set<String> entities = new HashSet<>();
+
+  EntityTypes(EntityModel model, boolean old) {
+    this.model = model;
+    this.old = old;
+    model.entityTypes().forEach(type -> entities.add(type.name()));
+    model.entityTypes().forEach(type -> structured.putIfAbsent(type.name(), type));
+    model.complexTypes().forEach(type -> structured.putIfAbsent(type.name(), type));
+    model.enumTypes().forEach(type -> enums.putIfAbsent(type.name(), type));
+    model.typeDefinitions().forEach(type -> definitions.putIfAbsent(type.name(), type.base()));
+    for (StructuredType type : structured.values()) {
+      type.base().ifPresent(b -> derived.computeIfAbsent(b, k -> new ArrayList<>()).add(type));
+    }
+  }
+
+  /** Every type by the name that a reference to it says. */
+  Map<String, DataType> all() {
+    Map<String, DataType> all = new HashMap<>();
+    for (StructuredType type : structured.values()) {
+      for (Use use : entities.contains(type.name()) ? Use.values() : new Use[] {Use.RETURNED}) {
+        all.put(target(type.name(), use), structure(type, use));
+      }
+    }
+    return all;
+  }
+
+  private static String target(String name, Use use) {
+    int dot = name.lastIndexOf('.');
+    return name.substring(0, Math.max(0, dot)) + "#" + name.substring(dot + 1) + use.suffix;
+  }
+
+  boolean isEntity(String type) {
+    return entities.contains(EntityModel.itemType(type));
+  }
+
+  /** The type as it comes back. */
+  DataType type(String name) {
+    return type(name, Use.RETURNED);
+  }
+
+  DataType type(String name, Use use) {
+    if (EntityModel.isCollection(name)) {
+      return plain(new DataType.ListOf(type(EntityModel.itemType(name), use), Occurrence.ANY));
+    }
+    String simple = definitions.getOrDefault(name, name);
+    Optional<ScalarType> scalar = EdmTypes.find(simple);
+    if (scalar.isPresent()) {
+      return plain(new Simple(scalar.get(), simple, Facets.NONE));
+    }
+    if (enums.containsKey(name)) {
+      EnumType type = enums.get(name);
+      Facets facets = type.flags() ? Facets.NONE : Facets.oneOf(type.members());
+      return plain(new Simple(ScalarType.TEXT, name, facets));
+    }
+    return structured.containsKey(name)
+        ? plain(new Ref(target(name, entities.contains(name) ? use : Use.RETURNED)))
+        : plain(new DataType.Anything());
+  }
+
+  private static DataType plain(DataType.Form form) {
+    return DataType.of(form, NOWHERE);
+  }
+
+  private DataType structure(StructuredType type, Use use) {
+    List<DataType> bases = new ArrayList<>();
+    type.base()
+        .filter(structured::containsKey)
+        .ifPresent(
+            base ->
+                bases.add(
+                    plain(new Ref(target(base, entities.contains(base) ? use : Use.RETURNED)))));
+    List<Member> members = new ArrayList<>();
+    Set<String> required = new HashSet<>();
+    boolean entity = entities.contains(type.name());
+    if (use == Use.RETURNED && entity && bases.isEmpty()) {
+      members.add(etag());
+    }
+    Set<String> keys = new HashSet<>(type.keys());
+    for (Property property : type.properties()) {
+      if (use != Use.CHANGED || !keys.contains(property.name())) {
+        members.add(new Member(property.name(), property(property, use)));
+        if (isRequired(property, use)) {
+          required.add(property.name());
+        }
+      }
+    }
+    if (use == Use.RETURNED || !entity) {
+      for (Navigation navigation : type.navigations()) {
+        members.add(new Member(navigation.name(), type(navigation.type(), use)));
+      }
+    }
+    Optional<Variants> variants =
+        old || use != Use.RETURNED || !entity ? Optional.empty() : variants(type);
+    Optional<DataType> others =
+        type.open() ? Optional.of(plain(new DataType.Anything())) : Optional.empty();
+    DataType made = plain(new Structure(bases, members, required, variants, others));
+    return new DataType(
+        made.form(),
+        "",
+        false,
+        Optional.empty(),
+        Optional.empty(),
+        type.documentation(),
+        Hints.NONE,
+        DataType.XmlForm.NONE,
+        NOWHERE);
+  }
+
+  /** What tells one state of an entity from the next, so that nobody's change is lost. */
+  private Member etag() {
+    DataType text = plain(new Simple(ScalarType.TEXT, "Edm.String", Facets.NONE));
+    DataType hidden =
+        new DataType(
+            text.form(),
+            "",
+            true,
+            Optional.empty(),
+            Optional.empty(),
+            "Tells this state of the entity from others; sent along when it is changed.",
+            Hints.NONE.asHidden().travelling(Hints.Direction.RETURNED_ONLY),
+            DataType.XmlForm.NONE,
+            NOWHERE);
+    return old
+        ? new Member(
+            "__metadata",
+            plain(
+                new Structure(
+                    List.of(),
+                    List.of(new Member("etag", hidden)),
+                    Set.of(),
+                    Optional.empty(),
+                    Optional.empty())))
+        : new Member("@odata.etag", hidden);
+  }
+
+  private static boolean isRequired(Property property, Use use) {
+    return switch (use) {
+      case RETURNED -> !property.nullable();
+      case CREATED ->
+          !property.nullable()
+              && !EntityModel.isCollection(property.type())
+              && property.preset().isEmpty()
+              && property.hints().direction() != Hints.Direction.RETURNED_ONLY;
+      case CHANGED -> false;
+    };
+  }
+
+  /** Each type derived from this one, with what it adds. */
+  private Optional<Variants> variants(StructuredType type) {
+    List<Variant> variants = new ArrayList<>();
+    List<StructuredType> open = new ArrayList<>(derived.getOrDefault(type.name(), List.of()));
+    Set<String> seen = new HashSet<>(Set.of(type.name()));
+    while (!open.isEmpty()) {
+      StructuredType next = open.remove(0);
+      if (seen.add(next.name())) {
+        List<Member> added = new ArrayList<>();
+        for (StructuredType step : lineBetween(type.name(), next)) {
+          step.properties()
+              .forEach(one -> added.add(new Member(one.name(), property(one, Use.CHANGED))));
+          step.navigations().forEach(one -> added.add(new Member(one.name(), type(one.type()))));
+        }
+        variants.add(
+            new Variant(
+                next.name().substring(next.name().lastIndexOf('.') + 1),
+                plain(
+                    new Structure(List.of(), added, Set.of(), Optional.empty(), Optional.empty())),
+                Optional.of("#" + next.name())));
+        open.addAll(derived.getOrDefault(next.name(), List.of()));
+      }
+    }
+    return variants.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Variants(variants, Optional.of("@odata.type")));
+  }
+
+  private List<StructuredType> lineBetween(String base, StructuredType type) {
+    List<StructuredType> line = new ArrayList<>();
+    StructuredType here = type;
+    while (here != null && !here.name().equals(base) && !line.contains(here)) {
+      line.add(0, here);
+      here = here.base().map(structured::get).orElse(null);
+    }
+    return line;
+  }
+
+  private DataType property(Property property, Use use) {
+    DataType type = type(property.type(), use);
+    DataType.Form form = type.form();
+    if (form instanceof Simple simple) {
+      form = new Simple(simple.type(), simple.builtIn(), facets(property).over(simple.facets()));
+    }
+    return new DataType(
+        form,
+        "",
+        property.nullable() && !EntityModel.isCollection(property.type()),
+        property.preset(),
+        Optional.empty(),
+        property.documentation(),
+        property.hints(),
+        DataType.XmlForm.NONE,
+        NOWHERE);
+  }
+
+  private static Facets facets(Property property) {
+    boolean none =
+        property.maxLength().isEmpty()
+            && property.minimum().isEmpty()
+            && property.maximum().isEmpty()
+            && property.pattern().isEmpty()
+            && property.allowed().isEmpty();
+    return none
+        ? Facets.NONE
+        : new Facets(
+            property.allowed(),
+            property.minimum(),
+            property.maximum(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            property.maxLength(),
+            Optional.empty(),
+            Optional.empty(),
+            property.pattern().map(List::of).orElse(List.of()));
+  }
+
+  /** The properties of a type that hold one simple value, those of its bases among them. */
+  List<Property> simpleProperties(String type) {
+    return model.line(type).stream()
+        .flatMap(step -> step.properties().stream())
+        .filter(property -> type(property.type()).form() instanceof Simple)
+        .toList();
+  }
+
+  /** The key properties of a type. */
+  List<Property> keys(String type) {
+    List<StructuredType> line = model.line(type);
+    return line.stream()
+        .flatMap(step -> step.keys().stream())
+        .distinct()
+        .flatMap(
+            key ->
+                line.stream()
+                    .flatMap(step -> step.properties().stream())
+                    .filter(property -> property.name().equals(key)))
+        .toList();
+  }
+
+  List<Navigation> navigations(String type) {
+    return model.line(type).stream().flatMap(step -> step.navigations().stream()).toList();
+  }
+}

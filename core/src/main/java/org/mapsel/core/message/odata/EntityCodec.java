@@ -1,0 +1,197 @@
+package org.mapsel.core.message.odata;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.finding.Findings;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.message.Access;
+import org.mapsel.core.message.AccessHeaders;
+import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.Codec;
+import org.mapsel.core.message.Header;
+import org.mapsel.core.message.Request;
+import org.mapsel.core.message.Response;
+import org.mapsel.core.message.Stamp;
+import org.mapsel.core.message.Trail;
+import org.mapsel.core.message.http.Percent;
+import org.mapsel.core.message.json.JsonDialect;
+import org.mapsel.core.message.json.JsonMessage;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.service.Endpoint;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.ScalarText;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Wire;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
+
+/** Requests for entities, and what comes back of them. */
+public final class EntityCodec implements Codec {
+
+  @Override
+  public Outcome<Request> write(
+      Service service,
+      Operation operation,
+      OperationWire wire,
+      RecordValue values,
+      Access access,
+      Stamp stamp) {
+    OperationWire.Entities entities = (OperationWire.Entities) wire;
+    Findings findings = new Findings();
+    List<Field> fields = service.shapes().fieldsOf(operation.input());
+    values.forEach(
+        (name, value) -> {
+          if (fields.stream().noneMatch(field -> field.name().equals(name))) {
+            findings.add(Trail.ROOT.then(name).error("MESSAGE_FIELD_UNKNOWN"));
+          }
+        });
+    Building building = new Building(service, entities, findings);
+    fields.forEach(field -> building.parameter(field, values.get(field.name())));
+    byte[] body = building.body(fields, values);
+    List<Header> headers = new ArrayList<>();
+    if (body.length > 0) {
+      headers.add(new Header("Content-Type", "application/json", "entities are sent as JSON"));
+    }
+    headers.addAll(versionHeaders(entities.old()));
+    headers.addAll(building.headers);
+    headers.addAll(AccessHeaders.of(access));
+    if (findings.hasErrors()) {
+      return Outcome.failed(findings.toList());
+    }
+    String root =
+        service
+            .findEndpoint(wire.endpoint())
+            .map(Endpoint::address)
+            .orElse("")
+            .replaceFirst("/$", "");
+    String query = String.join("&", building.query);
+    String address = root + building.path + (query.isEmpty() ? "" : "?" + query);
+    return Outcome.of(
+        new Request(entities.method(), AccessHeaders.address(address, access), headers, body),
+        findings.toList());
+  }
+
+  private static List<Header> versionHeaders(boolean old) {
+    return old
+        ? List.of(
+            new Header(
+                "Accept", "application/json, application/atom+xml;q=0.5", "JSON is read best"),
+            new Header("DataServiceVersion", "2.0", "the version of the request"),
+            new Header("MaxDataServiceVersion", "2.0", "the newest version that is read"))
+        : List.of(
+            new Header(
+                "Accept",
+                "application/json;odata.metadata=minimal",
+                "the answer is wanted as JSON"),
+            new Header("OData-Version", "4.0", "the version of the request"),
+            new Header("OData-MaxVersion", "4.0", "the newest version that is read"));
+  }
+
+  /** A request while its parameters are put where they belong. */
+  private static final class Building {
+
+    private final Service service;
+    private final OperationWire.Entities wire;
+    private final Findings findings;
+    private final QueryText queries;
+    private final Literals literals;
+    private String path;
+    private final List<String> query = new ArrayList<>();
+    private final List<Header> headers = new ArrayList<>();
+
+    Building(Service service, OperationWire.Entities wire, Findings findings) {
+      this.service = service;
+      this.wire = wire;
+      this.findings = findings;
+      this.path = wire.path();
+      this.literals = new Literals(wire.old(), findings);
+      this.queries =
+          new QueryText(wire.old(), wire.type(), service.entities().orElseThrow(), findings);
+    }
+
+    void parameter(Field field, Value value) {
+      if (!(field.wire() instanceof Wire.Parameter parameter)) {
+        return;
+      }
+      Trail at = Trail.ROOT.then(field.name());
+      if (value.isAbsent() || value == Value.NULL) {
+        if (field.isRequired()) {
+          findings.add(at.error("MESSAGE_PARAMETER_MISSING"));
+        }
+        return;
+      }
+      switch (parameter.in()) {
+        case HEADER ->
+            headers.add(
+                new Header(
+                    parameter.name(),
+                    ScalarText.print(value).replaceAll("[\\r\\n]+", " "),
+                    "nobody else's change may be lost"));
+        case PATH ->
+            literal(field, value, at)
+                .ifPresent(
+                    text ->
+                        path = path.replace("{" + parameter.name() + "}", Percent.encode(text)));
+        default -> {
+          if (parameter.name().startsWith("$")) {
+            queries.option(parameter.name(), value, at).ifPresent(query::add);
+          } else {
+            literal(field, value, at)
+                .ifPresent(text -> query.add(parameter.name() + "=" + Percent.encode(text)));
+          }
+        }
+      }
+    }
+
+    /** A value in an address; what is no simple one stands there as JSON. */
+    private Optional<String> literal(Field field, Value value, Trail at) {
+      if (!field.isRepeated()
+          && service.shapes().get(field.shape()) instanceof Shape.Scalar scalar) {
+        return Optional.ofNullable(literals.literal(scalar, value, at));
+      }
+      byte[] json = JsonMessage.write(service.shapes(), field, value, at, findings, dialect(wire));
+      return Optional.of(new String(json, StandardCharsets.UTF_8));
+    }
+
+    byte[] body(List<Field> fields, RecordValue values) {
+      List<Field> members =
+          fields.stream().filter(field -> field.wire() instanceof Wire.Member).toList();
+      if (!members.isEmpty()) {
+        return JsonMessage.write(service.shapes(), members, values, findings, dialect(wire));
+      }
+      for (Field field : fields) {
+        if (field.wire() instanceof Wire.Body) {
+          Value value = values.get(field.name());
+          Trail at = Trail.ROOT.then(field.name());
+          if (value.isAbsent()) {
+            findings.add(at.error("MESSAGE_PARAMETER_MISSING"));
+            return new byte[0];
+          }
+          return JsonMessage.write(service.shapes(), field, value, at, findings, dialect(wire));
+        }
+      }
+      return new byte[0];
+    }
+  }
+
+  static JsonDialect dialect(OperationWire.Entities wire) {
+    return wire.old() ? JsonDialect.ODATA_2 : JsonDialect.PLAIN;
+  }
+
+  @Override
+  public Outcome<Answer> read(
+      Service service,
+      Operation operation,
+      OperationWire wire,
+      Response response,
+      Set<FieldPath> wanted) {
+    return new EntityAnswer(service, operation, (OperationWire.Entities) wire, response)
+        .read(wanted);
+  }
+}

@@ -1,0 +1,189 @@
+package org.mapsel.core.read.odata;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.read.Reading;
+import org.mapsel.core.ref.Place;
+import org.mapsel.core.service.EntityModel;
+import org.mapsel.core.service.EntityModel.Callable;
+import org.mapsel.core.service.EntityModel.CallableImport;
+import org.mapsel.core.service.EntityModel.CallableParameter;
+import org.mapsel.core.service.EntityModel.EntitySet;
+import org.mapsel.core.service.EntityModel.EnumType;
+import org.mapsel.core.service.EntityModel.Navigation;
+import org.mapsel.core.service.EntityModel.Property;
+import org.mapsel.core.service.EntityModel.StructuredType;
+import org.mapsel.core.service.EntityModel.TypeDefinition;
+import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.TextValue;
+import org.mapsel.core.value.Value;
+
+/** Makes the entity model of what metadata documents say. */
+final class EntityModels {
+
+  private static final String METADATA = "$metadata";
+
+  private final Csdl csdl;
+  private final Annotated annotated;
+  private final Reading reading;
+  private final String document;
+  private final Set<String> told = new HashSet<>();
+
+  private EntityModels(Csdl csdl, Reading reading, String document) {
+    this.csdl = csdl;
+    this.annotated = new Annotated(csdl);
+    this.reading = reading;
+    this.document = document;
+  }
+
+  static void declare(Csdl csdl, String address, Reading reading) {
+    if (csdl.types.isEmpty() && csdl.sets.isEmpty() && reading.findings().hasErrors()) {
+      return;
+    }
+    EntityModel model = new EntityModels(csdl, reading, address).model();
+    reading.declarations().name(csdl.container);
+    reading.declarations().entities(model, root(address), csdl.version);
+  }
+
+  /** The address of the service: that of its metadata without the last step. */
+  private static String root(String address) {
+    int at = address.indexOf("/" + METADATA);
+    return at < 0 ? "" : address.substring(0, at);
+  }
+
+  private EntityModel model() {
+    List<StructuredType> entities = new ArrayList<>();
+    List<StructuredType> complex = new ArrayList<>();
+    Map<String, StructuredType> byName = new HashMap<>();
+    for (Csdl.Type type : csdl.types) {
+      StructuredType made = type(type);
+      (type.entity ? entities : complex).add(made);
+      byName.put(made.name(), made);
+    }
+    List<EntitySet> sets = new ArrayList<>();
+    for (Csdl.Set set : csdl.sets) {
+      StructuredType type = byName.get(set.type());
+      if (type == null) {
+        reading
+            .findings()
+            .add(
+                Finding.error("ODATA_TYPE_MISSING", "type", set.type(), "user", set.name())
+                    .at(Place.in(document)));
+        continue;
+      }
+      String target = set.container() + "/" + set.name();
+      List<String> properties = type.properties().stream().map(Property::name).toList();
+      sets.add(
+          new EntitySet(
+              set.name(),
+              set.type(),
+              set.single(),
+              annotated.documentation(target),
+              annotated.capabilities(target, properties, set.type())));
+    }
+    return new EntityModel(
+        entities,
+        complex,
+        csdl.enums.stream()
+            .map(one -> new EnumType(one.name(), one.members(), one.flags()))
+            .toList(),
+        csdl.definitions.stream().map(one -> new TypeDefinition(one.name(), one.base())).toList(),
+        sets,
+        csdl.operations.stream().map(this::callable).toList(),
+        csdl.imports.stream()
+            .map(one -> new CallableImport(one.name(), one.of(), one.method()))
+            .toList());
+  }
+
+  private StructuredType type(Csdl.Type type) {
+    List<Property> properties = new ArrayList<>();
+    for (Csdl.Member member : type.properties) {
+      properties.add(property(type, member));
+    }
+    return new StructuredType(
+        type.name,
+        type.base,
+        type.isAbstract,
+        type.open,
+        type.media,
+        type.keys,
+        properties,
+        type.navigations.stream().map(this::navigation).toList(),
+        annotated.documentation(type.name),
+        annotated.columns(type.name),
+        annotated.title(type.name));
+  }
+
+  private Property property(Csdl.Type type, Csdl.Member member) {
+    String target = type.name + "/" + member.name();
+    return new Property(
+        member.name(),
+        member.type(),
+        member.nullable(),
+        member.maxLength(),
+        member.preset(),
+        annotated.text(target, "Minimum"),
+        annotated.text(target, "Maximum"),
+        annotated.text(target, "Pattern"),
+        allowed(target),
+        annotated.documentation(target),
+        annotated.hints(target, type.keys.contains(member.name())));
+  }
+
+  private List<String> allowed(String target) {
+    List<String> allowed = new ArrayList<>();
+    if (csdl.annotation(target, "AllowedValues").orElse(Value.NULL) instanceof ListValue list) {
+      for (Value item : list.items()) {
+        if (item instanceof RecordValue record && record.get("Value") instanceof TextValue text) {
+          allowed.add(text.text());
+        }
+      }
+    }
+    return allowed;
+  }
+
+  /** Before version 4 the type of the other end is said by an association. */
+  private Navigation navigation(Csdl.Link link) {
+    String type = link.type();
+    if (type.isEmpty()) {
+      Optional<Csdl.End> end =
+          csdl.associations.getOrDefault(link.association(), List.of()).stream()
+              .filter(one -> one.role().equals(link.toRole()))
+              .findFirst();
+      type =
+          end.map(
+                  one ->
+                      one.multiplicity().equals("*")
+                          ? "Collection(" + one.type() + ")"
+                          : one.type())
+              .orElse("");
+    }
+    if (type.isEmpty() && told.add(link.association())) {
+      reading
+          .findings()
+          .add(
+              Finding.warning("ODATA_TYPE_MISSING", "type", link.association(), "user", link.name())
+                  .at(Place.in(document)));
+    }
+    return new Navigation(link.name(), type, link.nullable(), link.partner(), link.contained());
+  }
+
+  private Callable callable(Csdl.Operation operation) {
+    return new Callable(
+        operation.name(),
+        operation.action(),
+        operation.bound(),
+        operation.parameters().stream()
+            .map(one -> new CallableParameter(one.name(), one.type(), one.nullable()))
+            .toList(),
+        operation.returns(),
+        annotated.documentation(operation.name()));
+  }
+}
