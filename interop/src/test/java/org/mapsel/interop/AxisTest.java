@@ -21,6 +21,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.testing.Client;
 import org.w3c.dom.Document;
 
 /** Apache Axis 1: rpc style in the SOAP encoding, with arrays and values that are referred to. */

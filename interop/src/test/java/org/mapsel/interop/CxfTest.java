@@ -27,6 +27,7 @@ import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.Secret;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.testing.Client;
 import org.mapsel.core.value.BinaryValue;
 
 /** Apache CXF: document and rpc style, derived types, faults, MTOM, WS-Security. */

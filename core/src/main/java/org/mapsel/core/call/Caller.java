@@ -29,6 +29,9 @@ import org.mapsel.core.value.RecordValue;
 /** Calls operations: writes the message, sends it, reads what comes back. */
 public final class Caller {
 
+  /** More parts than this of a list nobody looks at in one go. */
+  private static final int MAX_PARTS = 20;
+
   private final Exchanger exchanger;
   private final Supplier<Stamp> stamps;
 
@@ -105,7 +108,7 @@ public final class Caller {
           Optional.empty(),
           List.of(Finding.error("MESSAGE_ADDRESS_MISSING", "endpoint", endpoint.text())));
     }
-    Exchange sent = exchanger.send(request.get(), access);
+    Exchange sent = CsrfToken.send(exchanger, request.get(), access);
     Exchange exchange =
         access.hasSecrets()
             ? sent.with(
@@ -128,6 +131,57 @@ public final class Caller {
                   findings.addAll(read.findings());
                   return read.value();
                 });
-    return new CallResult(Optional.of(exchange), answer, findings);
+    Optional<Answer> whole =
+        answer.map(
+            first ->
+                first instanceof Answer.Returned returned
+                    ? rest(
+                        service,
+                        operation,
+                        endpoint,
+                        request.get(),
+                        access,
+                        wanted,
+                        returned,
+                        findings)
+                    : first);
+    return new CallResult(Optional.of(exchange), whole, findings);
+  }
+
+  /** A list that comes in parts is followed until there are as many rows as anybody looks at. */
+  private Answer rest(
+      Service service,
+      Operation operation,
+      EndpointId endpoint,
+      Request request,
+      Access access,
+      Set<FieldPath> wanted,
+      Answer.Returned first,
+      List<Finding> findings) {
+    OperationWire wire = operation.wire(endpoint).orElseThrow();
+    Codec codec = codec(wire);
+    RecordValue all = first.value();
+    Optional<String> next = codec.next(wire, all);
+    for (int part = 1; next.isPresent(); part++) {
+      Optional<Request> more = Parts.request(request, next.get());
+      if (part == MAX_PARTS || more.isEmpty()) {
+        findings.add(Finding.note("CALL_MORE_ROWS", "address", next.get()));
+        break;
+      }
+      Optional<Outcome<Answer>> read =
+          exchanger
+              .send(more.get(), access)
+              .response()
+              .map(response -> codec.read(service, operation, wire, response, wanted));
+      if (read.isEmpty()
+          || !(read.get().value().orElse(null) instanceof Answer.Returned returned)) {
+        findings.add(Finding.warning("CALL_PART_MISSING", "address", next.get()));
+        read.ifPresent(outcome -> findings.addAll(outcome.findings()));
+        break;
+      }
+      all = codec.joined(wire, all, returned.value());
+      next = codec.next(wire, returned.value());
+    }
+    return new Answer.Returned(all);
   }
 }

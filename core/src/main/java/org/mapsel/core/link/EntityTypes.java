@@ -191,7 +191,8 @@ final class EntityTypes {
 
   private static boolean isRequired(Property property, Use use) {
     return switch (use) {
-      case RETURNED -> !property.nullable();
+      // A question may leave any of them out.
+      case RETURNED -> false;
       case CREATED ->
           !property.nullable()
               && !EntityModel.isCollection(property.type())

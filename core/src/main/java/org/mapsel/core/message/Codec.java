@@ -1,5 +1,6 @@
 package org.mapsel.core.message;
 
+import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.ref.FieldPath;
@@ -36,4 +37,19 @@ public interface Codec {
       OperationWire wire,
       Response response,
       Set<FieldPath> wanted);
+
+  /**
+   * Where the service says that more of a list is; nothing if it was all, or if the protocol knows
+   * no such thing.
+   *
+   * @param value what was read so far
+   */
+  default Optional<String> next(OperationWire wire, RecordValue value) {
+    return Optional.empty();
+  }
+
+  /** What was read before, and after it what came then. */
+  default RecordValue joined(OperationWire wire, RecordValue before, RecordValue more) {
+    return before;
+  }
 }

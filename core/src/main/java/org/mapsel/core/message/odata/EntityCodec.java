@@ -2,6 +2,7 @@ package org.mapsel.core.message.odata;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -28,11 +29,16 @@ import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Wire;
+import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
 
 /** Requests for entities, and what comes back of them. */
 public final class EntityCodec implements Codec {
+
+  private static final String NEXT = "next";
+  private static final String ROWS = "rows";
 
   @Override
   public Outcome<Request> write(
@@ -184,6 +190,16 @@ public final class EntityCodec implements Codec {
     return wire.old() ? JsonDialect.ODATA_2 : JsonDialect.PLAIN;
   }
 
+  /** Where more is must be known, whether or not anybody wants to see it. */
+  private static Set<FieldPath> withNext(Set<FieldPath> wanted) {
+    if (wanted.isEmpty()) {
+      return wanted;
+    }
+    Set<FieldPath> all = new HashSet<>(wanted);
+    all.add(FieldPath.of(NEXT));
+    return all;
+  }
+
   @Override
   public Outcome<Answer> read(
       Service service,
@@ -192,6 +208,24 @@ public final class EntityCodec implements Codec {
       Response response,
       Set<FieldPath> wanted) {
     return new EntityAnswer(service, operation, (OperationWire.Entities) wire, response)
-        .read(wanted);
+        .read(withNext(wanted));
+  }
+
+  @Override
+  public Optional<String> next(OperationWire wire, RecordValue value) {
+    return value.get(NEXT) instanceof TextValue text && !text.text().isEmpty()
+        ? Optional.of(text.text())
+        : Optional.empty();
+  }
+
+  @Override
+  public RecordValue joined(OperationWire wire, RecordValue before, RecordValue more) {
+    List<Value> rows = new ArrayList<>();
+    for (RecordValue part : List.of(before, more)) {
+      if (part.get(ROWS) instanceof ListValue list) {
+        rows.addAll(list.items());
+      }
+    }
+    return before.with(ROWS, new ListValue(rows)).with(NEXT, more.get(NEXT));
   }
 }

@@ -1,4 +1,4 @@
-package org.mapsel.interop;
+package org.mapsel.core.testing;
 
 import java.io.IOException;
 import java.net.URI;
@@ -8,6 +8,7 @@ import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -32,30 +33,30 @@ import org.mapsel.core.value.RecordValue;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Reads the description that a server gives of itself, and calls what it offers. */
-final class Client {
+public final class Client {
 
   private static final HttpClient HTTP = HttpClient.newHttpClient();
 
   private final Service service;
   private final Access access;
 
-  Client(String description, Access access) {
+  public Client(String description, Access access) {
     this.service =
         Intake.read(document(description), at -> Outcome.of(document(at))).get().service();
     this.access = access;
   }
 
-  Client(String description) {
+  public Client(String description) {
     this(description, Access.NONE);
   }
 
   /** A record written as JSON with single quotes. */
-  static RecordValue json(String text) {
+  public static RecordValue json(String text) {
     return ValueJson.readRecord(new JsonMapper().readTree(text.replace('\'', '"')));
   }
 
   private static SourceText document(String address) {
-    Response response = send(new Request("GET", address, java.util.List.of(), new byte[0]));
+    Response response = send(new Request("GET", address, List.of(), new byte[0]));
     return new SourceText(address, response.body());
   }
 
@@ -82,7 +83,8 @@ final class Client {
         request, Optional.of(send(request)), Optional.empty(), Instant.EPOCH, Duration.ZERO);
   }
 
-  CallResult call(String operationId, String values) {
+  /** Calls an operation at its first endpoint. */
+  public CallResult call(String operationId, String values) {
     Operation operation = service.getOperation(new OperationId(operationId));
     return new Caller(
             (request, none) -> exchange(request),
@@ -97,7 +99,7 @@ final class Client {
   }
 
   /** What came back; anything but an answer without any finding is a failure of the test. */
-  RecordValue returned(String operationId, String values) {
+  public RecordValue returned(String operationId, String values) {
     CallResult result = call(operationId, values);
     if (!result.findings().isEmpty()
         || !(result.answer().orElse(null) instanceof Answer.Returned answer)) {

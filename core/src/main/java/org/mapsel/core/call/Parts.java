@@ -1,0 +1,28 @@
+package org.mapsel.core.call;
+
+import java.net.URI;
+import java.util.Optional;
+import org.mapsel.core.message.Request;
+
+/** Asks for the next part of a list as for the first one, at another address. */
+final class Parts {
+
+  private Parts() {}
+
+  /** Nothing if the address leads to another server, which must not see what this one is told. */
+  static Optional<Request> request(Request first, String next) {
+    try {
+      URI start = URI.create(first.address());
+      URI there = start.resolve(next.replace(" ", "%20"));
+      boolean same =
+          String.valueOf(start.getAuthority()).equals(String.valueOf(there.getAuthority()))
+              && String.valueOf(start.getScheme()).equals(there.getScheme());
+      return same
+          ? Optional.of(new Request(first.method(), there.toString(), first.headers(), new byte[0]))
+          : Optional.empty();
+    } catch (IllegalArgumentException e) {
+      // What is no address leads nowhere.
+      return Optional.empty();
+    }
+  }
+}

@@ -1,0 +1,180 @@
+package org.mapsel.standins;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.mapsel.core.call.CallResult;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.Access;
+import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.Secret;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.testing.Client;
+import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+
+/**
+ * Tides and Yard as our reader and writer meet them: servers with their own idea of the protocol.
+ */
+class ServicesTest {
+
+  private static ConfigurableApplicationContext context;
+  private static Client tides;
+  private static Client yard;
+
+  @BeforeAll
+  static void start() {
+    context = SpringApplication.run(StandIns.class, "--server.port=0");
+    String address =
+        "http://localhost:" + context.getEnvironment().getProperty("local.server.port");
+    Access key =
+        new Access(
+            new Access.Login.ApiKey("X-Api-Key", Secret.of("ebb-and-flow"), false),
+            List.of(),
+            Optional.empty(),
+            Access.Addressing.AS_DESCRIBED,
+            Access.Connection.PLAIN);
+    tides = new Client(address + "/tides/openapi.json", key);
+    yard = new Client(address + "/yard/$metadata");
+  }
+
+  @AfterAll
+  static void stop() {
+    context.close();
+  }
+
+  private static String json(Value value) {
+    return ValueJson.write(value).toString().replace('"', '\'');
+  }
+
+  private static List<Value> rows(RecordValue record, String field) {
+    return ((ListValue) record.get(field)).items();
+  }
+
+  private static Answer.Failed failed(CallResult result) {
+    return (Answer.Failed) result.answer().orElseThrow();
+  }
+
+  @Test
+  void tidesListsReadsAndTakesWhatItsOwnValidationLetsIn() {
+    RecordValue stations = tides.returned("listStations", "{'named':'pier'}");
+    assertThat(json(stations))
+        .isEqualTo(
+            "{'items':[{'code':'OUT','name':'Outer pier','latitude':54.251,"
+                + "'longitude':-0.124,'since':'1998-03-01'}]}");
+    RecordValue heights =
+        tides.returned("getHeights", "{'code':'OUT','day':'2031-05-14','everyMinutes':360}");
+    assertThat(rows(heights, "heights")).hasSize(4);
+    RecordValue added =
+        tides.returned(
+            "addWarning",
+            "{'body':{'station':'LOC','level':'DANGER','text':'Gate \u00e9 open','hours':3}}");
+    assertThat(json(added)).contains("'text':'Gate \u00e9 open','until':'2031-05-14T09:40:00Z'");
+    assertThat(json(tides.returned("listWarnings", "{'page':1,'size':5}"))).contains("'total':8");
+  }
+
+  @Test
+  void tidesSaysWhatIsWrong() {
+    assertThat(failed(tides.call("getStation", "{'code':'NIX'}")).reason())
+        .isEqualTo("No station is called NIX");
+    CallResult refused =
+        tides.call(
+            "addWarning", "{'body':{'station':'TOOLONG','level':'DANGER','text':'x','hours':3}}");
+    assertThat(failed(refused).code()).isEqualTo("400");
+    assertThat(tides.call("addWarning", "{'body':{'station':'OUT','level':'LOUD'}}").findings())
+        .extracting(Finding::code)
+        .containsExactlyInAnyOrder("MESSAGE_VALUE_NOT_ALLOWED", "MESSAGE_PARAMETER_MISSING");
+  }
+
+  /** Every comparison in the server's own grammar, with values that need care. */
+  @ParameterizedTest
+  @CsvSource(
+      delimiter = '|',
+      value = {
+        "Name | equals | Heron | 1",
+        "Name | differs from | O'Hara's | 12",
+        "Name | starts with | Grab | 2",
+        "Name | ends with | n | 2",
+        "Name | contains | l | 3",
+        "Lifts | is at most | 11.5 | 2",
+        "Lifts | is more than | 40 | 2",
+        "Built | is less than | 1990-01-01 | 2",
+        "Checked | is at least | 2031-05-01T00:00:00Z | 0",
+        "Electric | equals | true | 6",
+        "Lifts | is not empty | | 12",
+      })
+  void yardFilters(String field, String comparison, String value, int rows) {
+    String given = value == null ? "" : ",'value':" + quoted(value);
+    RecordValue read =
+        yard.returned(
+            "Cranes.list",
+            "{'filter':[{'field':'"
+                + field
+                + "','comparison':'"
+                + comparison
+                + "'"
+                + given
+                + "}]}".replace("\"", "'"));
+    assertThat(rows(read, "rows")).hasSize(rows);
+  }
+
+  /** The client takes single quotes for double ones, so those of the value are written as codes. */
+  private static String quoted(String text) {
+    return "'" + text.replace("'", "\\u0027") + "'";
+  }
+
+  @Test
+  void yardGivesItsRowsInPartsThatAreFollowed() {
+    RecordValue all =
+        yard.returned(
+            "Cranes.list",
+            "{'count':true,'orderby':[{'field':'Name','descending':true}],'select':['Name']}");
+    assertThat(rows(all, "rows")).hasSize(12);
+    assertThat(all.at(FieldPath.of("count"))).hasToString("NumberValue[number=12]");
+    assertThat(all.at(FieldPath.of("rows", "Name"))).hasToString("TextValue[text=Tern]");
+    assertThat(rows(yard.returned("Cranes.list", "{'top':3,'skip':1}"), "rows")).hasSize(3);
+  }
+
+  @Test
+  void yardFollowsItsWays() {
+    assertThat(rows(yard.returned("Cranes.Jobs", "{'Id':2}"), "rows")).hasSize(3);
+    assertThat(json(yard.returned("Jobs.Crane", "{'Code':'J-2041'}"))).contains("'Old Meg'");
+    assertThat(json(yard.returned("Cranes.read", "{'Id':1,'expand':['Jobs']}")))
+        .contains("'Jobs':[{'Code':'J-2041'");
+    assertThat(json(yard.returned("Lots.read", "{'Row':'B','Bay':2}"))).contains("'Bay':2");
+  }
+
+  @Test
+  void yardKeepsChangesOfOthers() {
+    RecordValue made =
+        yard.returned(
+            "Cranes.create",
+            "{'Crane':{'Name':'New \u00e9','State':'Idle','Lifts':12.5,'Built':'2031-01-02',"
+                + "'Checked':'2031-05-14T06:40:00Z','Electric':false}}");
+    String id = json(made.get("Id"));
+    assertThat(json(made)).contains("'Name':'New \u00e9','State':'Idle','Lifts':12.5");
+    assertThat(json(made.get("etag"))).contains("W/");
+    String key = "{'Id':" + id;
+    yard.returned(
+        "Cranes.change",
+        key + ",'ifMatch':'W/\\\"1\\\"','Crane':{'State':'Working','Lifts':null}}");
+    assertThat(json(yard.returned("Cranes.read", key + "}")))
+        .contains("'State':'Working'", "'Lifts':null");
+    CallResult late =
+        yard.call("Cranes.change", key + ",'ifMatch':'W/\\\"1\\\"','Crane':{'State':'Idle'}}");
+    assertThat(late.findings()).extracting(Finding::code).containsExactly("ODATA_STATE_DIFFERS");
+    yard.returned("Cranes.delete", key + ",'ifMatch':'*'}");
+    assertThat(failed(yard.call("Cranes.read", key + "}")).reason())
+        .startsWith("There is nothing in Cranes");
+  }
+}
