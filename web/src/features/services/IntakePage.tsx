@@ -61,8 +61,8 @@ export function IntakePage() {
         Read a description
       </Typography>
       <Typography sx={{ color: 'text.secondary', mb: 1.5, maxWidth: '72ch' }}>
-        Give the address of a WSDL document, drop its files or a zip of them here, or paste its
-        text. Nothing is taken until you say so.
+        Give the address of a WSDL, OData or OpenAPI description, drop its files or a zip of them
+        here, or paste its text. Nothing is taken until you say so.
       </Typography>
       <IntakeBox
         busy={reading.isPending}

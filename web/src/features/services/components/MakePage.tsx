@@ -3,7 +3,8 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { skipToken, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, type Operation, unwrap } from '@/api/client';
 import { appQuery, appsQuery } from '@/api/queries';
@@ -19,25 +20,21 @@ interface Props {
 
 const NEW = '';
 
-async function addPage(app: string, props: Props) {
+/** @param page the page to add to; empty for a new one */
+async function addTo(app: string, page: string, props: Props) {
   const target = app
     ? await unwrap(api.GET('/api/apps/{app}', { params: { path: { app } } }))
     : await unwrap(
         api.POST('/api/apps', { body: { name: `${props.operation.serviceName} pages` } }),
       );
+  const { service, edition, id: operation } = props.operation;
+  const what = { service, edition, operation, endpoint: props.endpoint, fields: props.fields };
   return unwrap(
     api.POST('/api/apps/{app}/edits', {
       params: { path: { app: target.id } },
       body: {
         version: target.version,
-        edit: {
-          kind: 'addPage',
-          service: props.operation.service,
-          edition: props.operation.edition,
-          operation: props.operation.id,
-          endpoint: props.endpoint,
-          fields: props.fields,
-        },
+        edit: page ? { kind: 'addOperation', page, ...what } : { kind: 'addPage', ...what },
       },
     }),
   );
@@ -50,13 +47,20 @@ export function MakePage(props: Props) {
   const { data: apps } = useQuery(appsQuery);
   const [stored, setStored] = useStored('app', NEW);
   const chosen = apps?.some((app) => app.id === stored) ? stored : (apps?.at(-1)?.id ?? NEW);
+  const { data: app } = useQuery({
+    ...appQuery(chosen),
+    ...(chosen === NEW ? { queryFn: skipToken } : {}),
+  });
+  const [wished, setWished] = useState(NEW);
+  const pages = chosen === NEW ? [] : (app?.app.pages ?? []);
+  const page = pages.some((one) => one.id === wished) ? wished : NEW;
   const making = useMutation({
-    mutationFn: () => addPage(chosen, props),
+    mutationFn: () => addTo(chosen, page, props),
     onSuccess: async (view) => {
       queries.setQueryData(appQuery(view.id).queryKey, view);
       await queries.invalidateQueries({ queryKey: appsQuery.queryKey, exact: true });
       setStored(view.id);
-      await navigate(`/apps/${view.id}/pages/${view.app.pages.at(-1)?.id ?? ''}`);
+      await navigate(`/apps/${view.id}/pages/${page || (view.app.pages.at(-1)?.id ?? '')}`);
     },
   });
   return (
@@ -69,7 +73,7 @@ export function MakePage(props: Props) {
             making.mutate();
           }}
         >
-          Make a page from this
+          {page ? 'Add this to the page' : 'Make a page from this'}
         </Button>
         {apps && apps.length > 0 && (
           <TextField
@@ -88,6 +92,25 @@ export function MakePage(props: Props) {
               </MenuItem>
             ))}
             <MenuItem value={NEW}>a new app</MenuItem>
+          </TextField>
+        )}
+        {pages.length > 0 && (
+          <TextField
+            select
+            label="on"
+            value={page}
+            onChange={(event) => {
+              setWished(event.target.value);
+            }}
+            sx={{ minWidth: 130, '& .MuiSelect-select': { py: 0.5 } }}
+            slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+          >
+            <MenuItem value={NEW}>a new page</MenuItem>
+            {pages.map((one) => (
+              <MenuItem key={one.id} value={one.id}>
+                {one.name}
+              </MenuItem>
+            ))}
           </TextField>
         )}
         <Typography sx={{ color: 'text.secondary' }}>

@@ -50,6 +50,14 @@ final class StandIns implements AutoCloseable {
     return address + "/berthing/berthing.wsdl";
   }
 
+  String tides() {
+    return address + "/tides/openapi.json";
+  }
+
+  String yard() {
+    return address + "/yard/$metadata";
+  }
+
   /**
    * Makes them misbehave: SLOW, DROPPED, ERROR_PAGE, TRUNCATED, FAULT, HUGE, LOCKED; NORMAL ends
    * it.

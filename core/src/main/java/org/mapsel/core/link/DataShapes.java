@@ -97,7 +97,7 @@ final class DataShapes {
     }
     ShapeId shape =
         item.form() instanceof ListOf nested
-            ? nestedList(nested, id, notation)
+            ? nestedList(item, nested, id, notation)
             : shape(item, id, notation);
     Occurrence occurrence =
         new Occurrence(
@@ -105,9 +105,17 @@ final class DataShapes {
     return field.of(shape).occurring(occurrence);
   }
 
-  /** A list inside a list is a record with nothing but its items. */
-  private ShapeId nestedList(ListOf nested, ShapeId id, Notation notation) {
+  /** A list inside a list is a record with nothing but its items; it may contain itself. */
+  private ShapeId nestedList(DataTypes.Meaning item, ListOf nested, ShapeId id, Notation notation) {
+    String known = item.target().map(target -> "list " + notation + " " + target).orElse("");
+    ShapeId already = declared.get(known);
+    if (already != null) {
+      return already;
+    }
     ShapeId own = reserve(id);
+    if (!known.isEmpty()) {
+      declared.put(known, own);
+    }
     DataType type = DataType.of(nested, nested.item().place());
     add(new Shape.Record(own, List.of(field(ITEMS, type, true, own, new Wire.Whole(), notation))));
     return own;

@@ -17,6 +17,7 @@ import org.mapsel.core.ref.PartId;
 @JsonSubTypes({
   @JsonSubTypes.Type(value = AppEdit.RenameApp.class, name = "renameApp"),
   @JsonSubTypes.Type(value = AppEdit.AddPage.class, name = "addPage"),
+  @JsonSubTypes.Type(value = AppEdit.AddOperation.class, name = "addOperation"),
   @JsonSubTypes.Type(value = AppEdit.RenamePage.class, name = "renamePage"),
   @JsonSubTypes.Type(value = AppEdit.RemovePage.class, name = "removePage"),
   @JsonSubTypes.Type(value = AppEdit.UseField.class, name = "useField"),
@@ -46,6 +47,20 @@ public sealed interface AppEdit {
       List<FieldPath> fields)
       implements AppEdit {
     public AddPage {
+      fields = List.copyOf(fields);
+    }
+  }
+
+  /** Adds another operation, perhaps of another service, below what is on a page. */
+  record AddOperation(
+      PageId page,
+      String service,
+      String edition,
+      OperationId operation,
+      EndpointId endpoint,
+      List<FieldPath> fields)
+      implements AppEdit {
+    public AddOperation {
       fields = List.copyOf(fields);
     }
   }
@@ -88,6 +103,7 @@ public sealed interface AppEdit {
     return switch (this) {
       case RenameApp edit -> "Rename the app to " + edit.name();
       case AddPage edit -> "Make a page from " + edit.operation();
+      case AddOperation edit -> "Add " + edit.operation() + " to a page";
       case RenamePage edit -> "Rename a page to " + edit.name();
       case RemovePage edit -> "Remove a page";
       case UseField edit -> (edit.used() ? "Show " : "No longer show ") + edit.path();

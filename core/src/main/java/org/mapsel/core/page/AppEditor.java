@@ -47,6 +47,7 @@ public final class AppEditor {
     return switch (edit) {
       case AppEdit.RenameApp rename -> app.withName(name(rename.name()));
       case AppEdit.AddPage add -> addPage(app, add);
+      case AppEdit.AddOperation add -> addOperation(app, add);
       case AppEdit.RenamePage rename ->
           app.with(page(app, rename.page()).withName(name(rename.name())));
       case AppEdit.RemovePage remove -> app.without(page(app, remove.page()).id());
@@ -94,21 +95,35 @@ public final class AppEditor {
   private App addPage(App app, AppEdit.AddPage add) {
     App using = app.using(new App.ServiceUse(add.service(), add.edition()));
     Service service = service(using, add.service());
-    Operation operation = operation(service, add.operation());
-    EndpointId endpoint = add.endpoint();
+    Operation operation = operation(service, add.operation(), add.endpoint());
+    int number = 1;
+    while (using.find(new PageId("page" + number)).isPresent()) {
+      number++;
+    }
+    PageId id = new PageId("page" + number);
+    Page empty = PageStarter.empty(id, operation);
+    Page page =
+        PageStarter.extend(empty, add.service(), service, operation, add.endpoint(), add.fields());
+    return using.with(page.withName(freeName(using, page.name())));
+  }
+
+  private App addOperation(App app, AppEdit.AddOperation add) {
+    Page page = page(app, add.page());
+    App using = app.using(new App.ServiceUse(add.service(), add.edition()));
+    Service service = service(using, add.service());
+    Operation operation = operation(service, add.operation(), add.endpoint());
+    return using.with(
+        PageStarter.extend(page, add.service(), service, operation, add.endpoint(), add.fields()));
+  }
+
+  private static Operation operation(Service service, OperationId id, EndpointId endpoint) {
+    Operation operation = operation(service, id);
     if (operation.wire(endpoint).isEmpty()) {
       throw new EditRefused(
           Finding.error(
               "CALL_ENDPOINT_MISSING", "operation", operation.name(), "endpoint", endpoint.text()));
     }
-    int number = 1;
-    while (using.find(new PageId("page" + number)).isPresent()) {
-      number++;
-    }
-    Page page =
-        PageStarter.start(
-            new PageId("page" + number), add.service(), service, operation, endpoint, add.fields());
-    return using.with(page.withName(freeName(using, page.name())));
+    return operation;
   }
 
   private static String freeName(App app, String wish) {

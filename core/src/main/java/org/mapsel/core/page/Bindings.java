@@ -32,7 +32,7 @@ final class Bindings {
             : shape instanceof Shape.Scalar scalar ? kind(scalar.type()) : Input.Kind.TEXT;
     return new Input(
         id,
-        Labels.of(field.name()),
+        label(field, field.name()),
         kind,
         row.needed() && !field.nillable(),
         choices,
@@ -57,7 +57,13 @@ final class Bindings {
         shapes.get(field.shape()) instanceof Shape.Scalar scalar
             ? format(scalar.type())
             : Item.Format.TEXT;
-    return new Item(id, Labels.of(path.last()), format);
+    return new Item(id, label(field, path.last()), format);
+  }
+
+  /** What the description calls it, or its name in words; with the unit that its number counts. */
+  private static String label(Field field, String name) {
+    String words = field.hints().label().orElseGet(() -> Labels.of(name));
+    return field.hints().unit().map(unit -> words + " (" + unit + ")").orElse(words);
   }
 
   private static Item.Format format(ScalarType type) {

@@ -30,31 +30,38 @@ public final class PageStarter {
   private static final int USUAL_FIELDS = 14;
 
   private final Shapes shapes;
+  private final Columns columns;
   private final Operation operation;
   private final List<Mapping> goesIn = new ArrayList<>();
   private final List<Mapping> comesBack = new ArrayList<>();
   private Page page;
 
-  private PageStarter(Service service, Operation operation, PageId id) {
+  private PageStarter(Service service, Operation operation, Page page) {
     this.shapes = service.shapes();
+    this.columns = Columns.of(service, operation);
     this.operation = operation;
-    this.page = new Page(id, Labels.of(operation.name()), List.of(), List.of(), List.of());
+    this.page = page;
+  }
+
+  /** A page with nothing on it yet, named like an operation. */
+  public static Page empty(PageId id, Operation operation) {
+    return new Page(id, Labels.of(operation.name()), List.of(), List.of(), List.of());
   }
 
   /**
-   * Makes the page.
+   * Adds an operation below what is on a page.
    *
    * @param serviceId the service's id in the workspace
    * @param wanted the returned fields to show, in this order; none picks some that look telling
    */
-  public static Page start(
-      PageId id,
+  public static Page extend(
+      Page page,
       String serviceId,
       Service service,
       Operation operation,
       EndpointId endpoint,
       List<FieldPath> wanted) {
-    return new PageStarter(service, operation, id).make(serviceId, endpoint, wanted);
+    return new PageStarter(service, operation, page).make(serviceId, endpoint, wanted);
   }
 
   private Page make(String serviceId, EndpointId endpoint, List<FieldPath> wanted) {
@@ -62,12 +69,17 @@ public final class PageStarter {
     PartId button = Bindings.newId(page, "send");
     page = page.with(new Part.Button(button, Labels.of(operation.name())));
     answer(wanted);
-    CallId callId = new CallId("call");
-    Call call = new Call(callId, serviceId, operation.id(), endpoint, goesIn, comesBack);
-    Reaction reaction =
+    CallId id = new CallId("call");
+    for (int i = 2; page.call(id).isPresent(); i++) {
+      id = new CallId("call" + i);
+    }
+    List<Call> calls = new ArrayList<>(page.calls());
+    calls.add(new Call(id, serviceId, operation.id(), endpoint, goesIn, comesBack));
+    List<Reaction> reactions = new ArrayList<>(page.reactions());
+    reactions.add(
         new Reaction(
-            new Reaction.Trigger.Pressed(button), List.of(new Reaction.Step.MakeCall(callId)));
-    return new Page(page.id(), page.name(), page.parts(), List.of(call), List.of(reaction));
+            new Reaction.Trigger.Pressed(button), List.of(new Reaction.Step.MakeCall(id))));
+    return new Page(page.id(), page.name(), page.parts(), calls, reactions);
   }
 
   private List<Row> leaves(ShapeId root) {
@@ -78,7 +90,8 @@ public final class PageStarter {
 
   /** Required parameters always, optional ones as long as the form stays readable. */
   private void form() {
-    List<Row> leaves = leaves(operation.input());
+    List<Row> leaves =
+        leaves(operation.input()).stream().filter(leaf -> columns.isAsked(leaf)).toList();
     boolean all = leaves.size() <= MOST_INPUTS;
     PartId formId = Bindings.newId(page, "form");
     Part.Form form = new Part.Form(formId, "", List.of());
@@ -137,9 +150,13 @@ public final class PageStarter {
     return best.orElse(FieldPath.ROOT);
   }
 
-  private static List<Row> telling(List<Row> leaves, FieldPath rows) {
+  private List<Row> telling(List<Row> leaves, FieldPath rows) {
+    List<Row> described = columns.described(leaves, rows);
+    if (!described.isEmpty()) {
+      return described;
+    }
     return leaves.stream()
-        .filter(leaf -> leaf.rows().equals(rows))
+        .filter(leaf -> leaf.rows().equals(rows) && !leaf.field().hints().hidden())
         .limit(rows.isRoot() ? USUAL_FIELDS : USUAL_COLUMNS)
         .toList();
   }

@@ -40,6 +40,9 @@ final class JsonReader {
   private final Findings findings;
   private final JsonDialect dialect;
 
+  /** How many things are open in which unknown members are nothing to wonder about. */
+  private int silent;
+
   JsonReader(Findings findings, JsonDialect dialect) {
     this.dialect = dialect;
     this.findings = findings;
@@ -118,7 +121,8 @@ final class JsonReader {
 
   private void unannounced(JsonPlan plan, String name) {
     // What a format says of its own data is no field of anybody's.
-    if (plan.entries() == null
+    if (silent == 0
+        && plan.entries() == null
         && !name.startsWith("@")
         && name.indexOf('@') < 0
         && !name.equals("__metadata")
@@ -197,7 +201,11 @@ final class JsonReader {
       mismatch(field.name(), parser, "a record");
       return open(parser);
     }
-    return record(plan, parser);
+    boolean own = field.wire().label().startsWith("__");
+    silent += own ? 1 : 0;
+    RecordValue read = record(plan, parser);
+    silent -= own ? 1 : 0;
+    return read;
   }
 
   /** One of several types: the one that it says, or that it looks most like. */
@@ -212,7 +220,10 @@ final class JsonReader {
       if (Variants.isSilent(kinds.alternatives(), node)) {
         return own;
       }
-      return own.with(kind.field().name(), choice(kinds, node));
+      silent++;
+      RecordValue chosen = choice(kinds, node);
+      silent--;
+      return own.with(kind.field().name(), chosen);
     }
     Slot best = Variants.best(plan.alternatives(), node);
     if (best == null || best.index() < 0) {

@@ -1,0 +1,92 @@
+package org.mapsel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import org.assertj.core.api.Assertions;
+import org.junit.jupiter.api.Test;
+
+/** Services of other kinds than SOAP, each from its description to a page, and one page for two. */
+class ServiceKindsJourneyTest {
+
+  private static final String KEY = "ebb-and-flow";
+
+  @Test
+  void aServiceOverHttpWithAKeyBecomesAPage() {
+    try (StandIns standIns = StandIns.start();
+        Product product = Product.empty();
+        Browser browser = new Browser()) {
+      User user = new User(browser, product).goTo("/").sees("No service yet.");
+      take(user, standIns.tides(), "Take 5 operations");
+      giveKey(user);
+
+      user.follow("getHeights");
+      user.type("code value", "OUT");
+      user.type("day value", "2031-05-14");
+      user.keys("Control+Enter");
+      user.sees("just answered");
+      user.press("Show the wire");
+      assertThat(user.page.getByText("/tides/stations/OUT/heights?day=2031-05-14").first())
+          .isVisible();
+      Assertions.assertThat(user.page.content()).doesNotContain(KEY);
+
+      user.press("Make a page from this");
+      user.run(true);
+      user.press("Get heights");
+      user.sees("24 rows");
+    }
+  }
+
+  @Test
+  void entitiesBecomeAPageThatUsesTwoKindsOfService() {
+    try (StandIns standIns = StandIns.start();
+        Product product = Product.empty();
+        Browser browser = new Browser()) {
+      User user = new User(browser, product).goTo("/").sees("No service yet.");
+      take(user, standIns.yard(), "Take 17 operations");
+      user.follow("List Cranes");
+      user.press("Send");
+      user.sees("just answered");
+      user.press("Make a page from this");
+      user.run(true);
+      user.press("List cranes");
+      // More than the service gives at a time.
+      user.sees("12 rows").sees("Old Meg").sees("Egret");
+      assertThat(user.heads()).containsText(new String[] {"Called", "State", "Lifts (t)"});
+
+      user.goTo("/services").sees("Read a description");
+      take(user, standIns.tides(), "Take 5 operations");
+      giveKey(user);
+      user.follow("listStations");
+      user.page.getByLabel("on", exactly()).click();
+      user.role(AriaRole.OPTION, "List cranes").click();
+      user.press("Add this to the page");
+      user.run(true);
+      user.press("List stations");
+      user.sees("Outer pier");
+      user.press("List cranes");
+      user.sees("Old Meg").sees("Outer pier");
+    }
+  }
+
+  private static Page.GetByLabelOptions exactly() {
+    return new Page.GetByLabelOptions().setExact(true);
+  }
+
+  private static void take(User user, String address, String button) {
+    user.page.keyboard().type(address);
+    user.keys("Enter");
+    user.press(button);
+  }
+
+  private static void giveKey(User user) {
+    user.press("Change access");
+    user.page.getByLabel("Login").first().click();
+    user.role(AriaRole.OPTION, "A key").click();
+    user.page.getByLabel("Name of the header or parameter").fill("X-Api-Key");
+    user.page.getByLabel("Key", exactly()).fill(KEY);
+    user.press("Save access");
+    user.sees("Reached as: A key");
+  }
+}
