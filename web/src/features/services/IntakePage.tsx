@@ -62,7 +62,9 @@ export function IntakePage() {
       </Typography>
       <Typography sx={{ color: 'text.secondary', mb: 1.5, maxWidth: '72ch' }}>
         Give the address of a WSDL, OData or OpenAPI description, drop its files or a zip of them
-        here, or paste its text. Nothing is taken until you say so.
+        here, or paste its text. For a service without one, paste a request that works (a curl
+        command or an HTTP message) and its answers below it, or drop a HAR file. Nothing is taken
+        until you say so.
       </Typography>
       <IntakeBox
         busy={reading.isPending}

@@ -24,8 +24,10 @@ function kindOf(source: string) {
   const text = source.trim();
   if (text === '') return '';
   if (/^https?:\/\//i.test(text)) return 'an address';
-  if (text.startsWith('<')) return 'the text of a description';
-  return 'neither an address nor XML yet: an address starts with http:// or https://';
+  if (/^(\$ )?curl\s/.test(text)) return 'a sample request of curl';
+  if (/^[A-Z]{3,10} \S+/.test(text)) return 'a sample request as it goes over the wire';
+  if (/^[<{]/.test(text) || /^\S+:/m.test(text)) return 'the text of a description';
+  return 'no address, description or sample yet: an address starts with http:// or https://';
 }
 
 /** One box that takes an address, files or pasted text, and says at once what it is. */
@@ -91,7 +93,7 @@ export function IntakeBox({ busy, asked, onRead }: Props) {
         }}
         placeholder="http://…?wsdl"
         helperText={
-          kind === '' ? 'An address, or paste the description itself' : `This is ${kind}.`
+          kind === '' ? 'An address, or paste a description or a sample request' : `This is ${kind}.`
         }
         slotProps={{
           htmlInput: { 'aria-label': 'Address or text of a description', spellCheck: false },

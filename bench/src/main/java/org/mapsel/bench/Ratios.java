@@ -15,7 +15,14 @@ public final class Ratios {
   private Ratios() {}
 
   public static void main(String[] arguments) throws RunnerException {
-    Class<?>[] all = {DescriptionBench.class, AnswerBench.class, RequestBench.class};
+    Class<?>[] all = {
+      DescriptionBench.class,
+      OpenApiBench.class,
+      MetadataBench.class,
+      AnswerBench.class,
+      DataAnswerBench.class,
+      RequestBench.class
+    };
     for (Class<?> benchmark : all) {
       if (arguments.length > 0 && !benchmark.getSimpleName().startsWith(arguments[0])) {
         continue;

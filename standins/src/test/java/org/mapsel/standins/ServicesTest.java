@@ -31,6 +31,7 @@ class ServicesTest {
   private static ConfigurableApplicationContext context;
   private static Client tides;
   private static Client yard;
+  private static String standIns;
 
   @BeforeAll
   static void start() {
@@ -46,6 +47,7 @@ class ServicesTest {
             Access.Connection.PLAIN);
     tides = new Client(address + "/tides/openapi.json", key);
     yard = new Client(address + "/yard/$metadata");
+    standIns = address;
   }
 
   @AfterAll
@@ -176,5 +178,28 @@ class ServicesTest {
     yard.returned("Cranes.delete", key + ",'ifMatch':'*'}");
     assertThat(failed(yard.call("Cranes.read", key + "}")).reason())
         .startsWith("There is nothing in Cranes");
+  }
+
+  /** A service that nobody describes, from one request that works and its answer. */
+  @Test
+  void theRosterIsAskedAfterASample() {
+    Client roster =
+        Client.of(
+            "curl -X POST "
+                + standIns
+                + "/roster -H 'X-Roster-Action: duty'"
+                + " -H 'Content-Type: application/vnd.saltmere.roster+xml'"
+                + " -d '<r:duty xmlns:r=\"urn:saltmere:roster\"><r:day>2031-05-13</r:day></r:duty>'\n\n"
+                + "<roster xmlns=\"urn:saltmere:roster\"><day>2031-05-13</day>"
+                + "<pilot id=\"P1\"><name>Somebody</name><from>06:00</from><to>14:00</to></pilot>"
+                + "<pilot id=\"P2\"><name>Else</name><from>14:00</from><to>22:00</to></pilot></roster>");
+    RecordValue asGiven = roster.returned("POST /roster", "{}");
+    assertThat(json(asGiven.get("day"))).isEqualTo("'2031-05-13'");
+    RecordValue asked = roster.returned("POST /roster", "{'body':{'day':'2031-05-14'}}");
+    assertThat(json(asked))
+        .startsWith("{'day':'2031-05-14','pilot':[{")
+        .contains("'name':'Ada Quill'", "'id':'P7'");
+    CallResult refused = roster.call("POST /roster", "{'X-Roster-Action':'dance'}");
+    assertThat(failed(refused).reason()).contains("There is no action dance.");
   }
 }

@@ -100,13 +100,14 @@ public record DataType(
   public record Member(String name, DataType type) {}
 
   /**
-   * How it stands in XML (OpenAPI 3.0, XML Object).
+   * How it stands in XML (OpenAPI 3.2, XML Object).
    *
    * @param wrapped whether a list has an element around its items
+   * @param text whether it is the text of the element around it
    */
   public record XmlForm(
-      Optional<String> name, String namespace, boolean attribute, boolean wrapped) {
+      Optional<String> name, String namespace, boolean attribute, boolean wrapped, boolean text) {
 
-    public static final XmlForm NONE = new XmlForm(Optional.empty(), "", false, false);
+    public static final XmlForm NONE = new XmlForm(Optional.empty(), "", false, false, false);
   }
 }

@@ -2,7 +2,7 @@ package org.mapsel.core.document;
 
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -34,6 +34,7 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
   private static final int MAX_NAME = 50_000;
   private static final int MAX_DOCUMENT_CODE_POINTS = Integer.MAX_VALUE - 8;
   private static final long MAX_ALIASED = 1_000_000;
+  private static final int USUAL_DEPTH = 256;
   private static final String MERGE = "<<";
 
   /** Reads JSON, or YAML if the document is no JSON. Only the first document of several counts. */
@@ -65,7 +66,9 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
     private final SourceText source;
     private final StreamReadConstraints constraints;
     private final Map<String, DataNode> anchors = new HashMap<>();
-    private final Map<String, String> names = new HashMap<>();
+    private String[] names = new String[USUAL_DEPTH];
+    private DataNode[] values = new DataNode[USUAL_DEPTH];
+    private int top;
     private final Map<DataNode, Long> weights = new IdentityHashMap<>();
     private long aliased;
     private @Nullable Finding problem;
@@ -85,7 +88,7 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
       DataNode root = null;
       try (JsonParser parser = parser()) {
         if (parser.nextToken() != null) {
-          root = value(parser);
+          root = value(parser, 1, 1);
         }
       } catch (JacksonException e) {
         fail(e);
@@ -131,12 +134,11 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
       }
     }
 
-    /** The value that the parser stands on; stands at its end afterwards. */
-    private @Nullable DataNode value(JsonParser parser) {
-      TokenStreamLocation at = parser.currentTokenLocation();
-      int line = at.getLineNr();
-      int column = at.getColumnNr();
-      JsonToken token = parser.currentToken();
+    /**
+     * The value that the parser stands on; stands at its end afterwards. A simple one is where the
+     * object or array around it starts: places are for people, and this is near enough.
+     */
+    private @Nullable DataNode value(JsonParser parser, int line, int column) {
       String anchor = null;
       if (parser instanceof YAMLParser yaml) {
         if (yaml.isCurrentAlias()) {
@@ -145,9 +147,15 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
         anchor = yaml.getObjectId();
       }
       DataNode node =
-          switch (token) {
-            case START_OBJECT -> object(parser, line, column);
-            case START_ARRAY -> array(parser, line, column);
+          switch (parser.currentToken()) {
+            case START_OBJECT -> {
+              TokenStreamLocation at = parser.currentTokenLocation();
+              yield object(parser, at.getLineNr(), at.getColumnNr());
+            }
+            case START_ARRAY -> {
+              TokenStreamLocation at = parser.currentTokenLocation();
+              yield array(parser, at.getLineNr(), at.getColumnNr());
+            }
             case VALUE_NUMBER_INT, VALUE_NUMBER_FLOAT ->
                 DataNode.scalar(Kind.NUMBER, parser.getString(), line, column);
             case VALUE_TRUE -> DataNode.scalar(Kind.BOOLEAN, "true", line, column);
@@ -191,37 +199,37 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
     }
 
     private DataNode array(JsonParser parser, int line, int column) {
-      List<DataNode> items = new ArrayList<>();
+      int start = top;
       try {
         while (problem == null && isInside(parser.nextToken())) {
-          DataNode item = value(parser);
+          DataNode item = value(parser, line, column);
           if (item != null) {
-            items.add(item);
+            push("", item);
           }
         }
       } catch (JacksonException e) {
         fail(e);
       }
+      DataNode[] items = Arrays.copyOfRange(values, start, top);
+      top = start;
       return DataNode.array(items, line, column);
     }
 
     private DataNode object(JsonParser parser, int line, int column) {
-      List<String> members = new ArrayList<>();
-      List<DataNode> values = new ArrayList<>();
-      List<DataNode> merged = new ArrayList<>();
+      int start = top;
+      List<DataNode> merged = List.of();
       try {
         while (problem == null && isInside(parser.nextToken())) {
           String name = parser.currentName();
           parser.nextToken();
-          DataNode value = value(parser);
+          DataNode value = value(parser, line, column);
           if (value == null) {
             continue;
           }
           if (name.equals(MERGE) && !value.isString()) {
-            merged.addAll(value.isArray() ? value.items() : List.of(value));
+            merged = value.isArray() ? value.items() : List.of(value);
           } else {
-            members.add(names.computeIfAbsent(name, same -> same));
-            values.add(value);
+            push(name, value);
           }
         }
       } catch (JacksonException e) {
@@ -229,10 +237,22 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
       }
       // The members of a merged object stand behind those given here, which count first.
       for (DataNode more : merged) {
-        members.addAll(more.names());
-        values.addAll(more.isObject() ? more.items() : List.of());
+        more.forEachMember(this::push);
       }
-      return DataNode.object(members, values, line, column);
+      String[] members = Arrays.copyOfRange(names, start, top);
+      DataNode[] inside = Arrays.copyOfRange(values, start, top);
+      top = start;
+      return DataNode.object(members, inside, line, column);
+    }
+
+    /** What is read of the objects and arrays that are open stands on one pile. */
+    private void push(String name, DataNode value) {
+      if (top == values.length) {
+        values = Arrays.copyOf(values, 2 * top);
+        names = Arrays.copyOf(names, 2 * top);
+      }
+      names[top] = name;
+      values[top++] = value;
     }
 
     private static boolean isInside(@Nullable JsonToken token) {

@@ -31,6 +31,7 @@ public final class DataNode implements Iterable<DataNode> {
   private static final int MANY = 12;
 
   private static final DataNode[] NONE = {};
+  private static final String[] NAMELESS = {};
 
   private final Kind kind;
   private final String text;
@@ -51,17 +52,16 @@ public final class DataNode implements Iterable<DataNode> {
   }
 
   static DataNode scalar(Kind kind, String text, int line, int column) {
-    return new DataNode(kind, text, new String[0], NONE, line, column);
+    return new DataNode(kind, text, NAMELESS, NONE, line, column);
   }
 
-  static DataNode array(List<DataNode> items, int line, int column) {
-    return new DataNode(Kind.ARRAY, "", new String[0], items.toArray(NONE), line, column);
+  static DataNode array(DataNode[] items, int line, int column) {
+    return new DataNode(Kind.ARRAY, "", NAMELESS, items, line, column);
   }
 
   /** Of two members with the same name the first one counts. */
-  static DataNode object(List<String> names, List<DataNode> values, int line, int column) {
-    return new DataNode(
-        Kind.OBJECT, "", names.toArray(new String[0]), values.toArray(NONE), line, column);
+  static DataNode object(String[] names, DataNode[] values, int line, int column) {
+    return new DataNode(Kind.OBJECT, "", names, values, line, column);
   }
 
   public Kind kind() {

@@ -21,6 +21,7 @@ import org.mapsel.core.read.Resolver;
 import org.mapsel.core.read.odata.CsdlJsonReader;
 import org.mapsel.core.read.odata.CsdlXmlReader;
 import org.mapsel.core.read.openapi.OpenApiReader;
+import org.mapsel.core.read.sample.SampleReader;
 import org.mapsel.core.read.wsdl.Wsdl20Reader;
 import org.mapsel.core.read.wsdl.WsdlReader;
 import org.mapsel.core.ref.Place;
@@ -36,7 +37,8 @@ public final class Intake {
           new Wsdl20Reader(),
           new CsdlXmlReader(),
           new CsdlJsonReader(),
-          new OpenApiReader());
+          new OpenApiReader(),
+          new SampleReader());
 
   private static final int MAX_CANDIDATES = 50;
   private static final int HEAD_BYTES = 16_384;

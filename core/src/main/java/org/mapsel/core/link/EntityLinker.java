@@ -1,8 +1,10 @@
 package org.mapsel.core.link;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -49,6 +51,10 @@ final class EntityLinker {
   private final EntityTypes types;
   private final DataShapes shapes;
   private final QueryFields queries;
+
+  /** The first set of each type. */
+  private final Map<String, EntitySet> sets = new HashMap<>();
+
   private final List<Operation> operations = new ArrayList<>();
   private final Set<String> ids = new HashSet<>();
 
@@ -58,6 +64,9 @@ final class EntityLinker {
     this.types = new EntityTypes(model, old);
     this.shapes = new DataShapes(new DataTypes(types.all()));
     this.queries = new QueryFields(shapes, types, old);
+    model.sets().stream()
+        .filter(set -> !set.single())
+        .forEach(set -> sets.putIfAbsent(set.type(), set));
   }
 
   static Service link(Declarations declarations, Findings findings) {
@@ -167,9 +176,7 @@ final class EntityLinker {
 
   /** What a set of these entities may be asked; where there is none, anything. */
   private EntitySet targetSet(String type, EntitySet from) {
-    return model.sets().stream()
-        .filter(set -> set.type().equals(type) && !set.single())
-        .findFirst()
+    return Optional.ofNullable(sets.get(type))
         .orElse(new EntitySet(from.name(), type, false, "", EntityModel.Capabilities.ALL));
   }
 
@@ -177,14 +184,14 @@ final class EntityLinker {
       String id, String name, String path, List<Property> keys, String type, EntitySet set) {
     ShapeId own = new ShapeId("", "/" + id);
     FieldList fields = keyFields(keys, own);
-    queries.ofList(type, set.can(), own).forEach(fields::add);
+    queries.ofList(type, set.can()).forEach(fields::add);
     add(id, name, set.documentation(), "GET", path, fields, rows(own, type), Result.ROWS, type);
   }
 
   private void read(String id, String name, String path, List<Property> keys, String type) {
     ShapeId own = new ShapeId("", "/" + id);
     FieldList fields = keyFields(keys, own);
-    queries.ofOne(type, own).forEach(fields::add);
+    queries.ofOne(type).forEach(fields::add);
     add(id, name, "", "GET", path, fields, record(types.type(type), own), Result.ONE, type);
   }
 
@@ -257,7 +264,7 @@ final class EntityLinker {
     String type = EntityModel.itemType(binding);
     String local = callable.name().substring(callable.name().lastIndexOf('.') + 1);
     for (EntitySet set : model.sets()) {
-      boolean fits = model.line(set.type()).stream().anyMatch(step -> step.name().equals(type));
+      boolean fits = types.line(set.type()).stream().anyMatch(step -> step.name().equals(type));
       if (fits && EntityModel.isCollection(binding) && !set.single()) {
         String path = "/" + set.name() + "/" + callable.name();
         call(callable, set.name() + "." + local, path, List.of(), null);

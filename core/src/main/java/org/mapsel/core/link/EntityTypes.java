@@ -48,16 +48,15 @@ final class EntityTypes {
 
   private static final Place NOWHERE = Place.in("");
 
-  private final EntityModel model;
   private final boolean old;
   private final Map<String, StructuredType> structured = new LinkedHashMap<>();
   private final Map<String, EnumType> enums = new HashMap<>();
   private final Map<String, String> definitions = new HashMap<>();
   private final Map<String, List<StructuredType>> derived = new HashMap<>();
   private final Set<String> entities = new HashSet<>();
+  private final Map<String, List<StructuredType>> lines = new HashMap<>();
 
   EntityTypes(EntityModel model, boolean old) {
-    this.model = model;
     this.old = old;
     model.entityTypes().forEach(type -> entities.add(type.name()));
     model.entityTypes().forEach(type -> structured.putIfAbsent(type.name(), type));
@@ -282,7 +281,7 @@ final class EntityTypes {
 
   /** The properties of a type that hold one simple value, those of its bases among them. */
   List<Property> simpleProperties(String type) {
-    return model.line(type).stream()
+    return line(type).stream()
         .flatMap(step -> step.properties().stream())
         .filter(property -> type(property.type()).form() instanceof Simple)
         .toList();
@@ -290,7 +289,7 @@ final class EntityTypes {
 
   /** The key properties of a type. */
   List<Property> keys(String type) {
-    List<StructuredType> line = model.line(type);
+    List<StructuredType> line = line(type);
     return line.stream()
         .flatMap(step -> step.keys().stream())
         .distinct()
@@ -302,7 +301,21 @@ final class EntityTypes {
         .toList();
   }
 
+  /** A type and its bases, the outermost base first. */
+  List<StructuredType> line(String type) {
+    return lines.computeIfAbsent(
+        type,
+        name ->
+            List.copyOf(
+                EntityModel.line(
+                    name,
+                    one ->
+                        entities.contains(one)
+                            ? Optional.of(structured.get(one))
+                            : Optional.empty())));
+  }
+
   List<Navigation> navigations(String type) {
-    return model.line(type).stream().flatMap(step -> step.navigations().stream()).toList();
+    return line(type).stream().flatMap(step -> step.navigations().stream()).toList();
   }
 }

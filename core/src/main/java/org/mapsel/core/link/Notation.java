@@ -21,6 +21,9 @@ enum Notation {
 
   /** What people call a member; what a format says of its own data has marks in its name. */
   static String fieldName(String member) {
+    if (member.isEmpty() || member.charAt(0) != '@' && member.charAt(0) != '_') {
+      return member;
+    }
     String plain = member.startsWith("@") ? member.substring(member.lastIndexOf('.') + 1) : member;
     String bare = plain.replaceFirst("^[@_]+", "");
     return bare.isEmpty() ? member : plain.startsWith("__") || plain.startsWith("@") ? bare : plain;
@@ -30,6 +33,9 @@ enum Notation {
   Wire wire(String member, DataTypes.Meaning meaning) {
     if (this == JSON) {
       return new Wire.Member(member);
+    }
+    if (meaning.xml().text()) {
+      return new Wire.XmlText();
     }
     Name name = Name.of(meaning.xml().namespace(), meaning.xml().name().orElse(member));
     boolean list = meaning.form() instanceof DataType.ListOf;

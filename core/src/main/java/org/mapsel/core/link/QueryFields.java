@@ -1,7 +1,9 @@
 package org.mapsel.core.link;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.EntityModel.Capabilities;
@@ -23,6 +25,10 @@ final class QueryFields {
   private final DataShapes shapes;
   private final EntityTypes types;
   private final boolean old;
+  private final Map<Asked, List<Field>> lists = new HashMap<>();
+  private final Map<String, List<Field>> ones = new HashMap<>();
+
+  private record Asked(String type, Capabilities can) {}
 
   QueryFields(DataShapes shapes, EntityTypes types, boolean old) {
     this.shapes = shapes;
@@ -30,7 +36,15 @@ final class QueryFields {
     this.old = old;
   }
 
-  List<Field> ofList(String type, Capabilities can, ShapeId own) {
+  /** The same for every list of a type that may be asked the same. */
+  List<Field> ofList(String type, Capabilities can) {
+    return lists.computeIfAbsent(new Asked(type, can), this::listFields);
+  }
+
+  private List<Field> listFields(Asked asked) {
+    String type = asked.type();
+    Capabilities can = asked.can();
+    ShapeId own = own(type, "list");
     List<Field> fields = new ArrayList<>();
     List<String> names = types.simpleProperties(type).stream().map(Property::name).toList();
     List<String> filtered = without(names, can.notFiltered());
@@ -55,12 +69,21 @@ final class QueryFields {
       fields.add(
           option("count", EntityQuery.COUNT, scalar(ScalarType.BOOLEAN, "Edm.Boolean"), false));
     }
-    fields.addAll(ofOne(type, own));
+    fields.addAll(ofOne(type));
     return fields;
   }
 
   /** What may be asked of a single entity too. */
-  List<Field> ofOne(String type, ShapeId own) {
+  List<Field> ofOne(String type) {
+    return ones.computeIfAbsent(type, this::oneFields);
+  }
+
+  private static ShapeId own(String type, String what) {
+    return new ShapeId("", "/" + type.substring(type.lastIndexOf('.') + 1) + "/" + what);
+  }
+
+  private List<Field> oneFields(String type) {
+    ShapeId own = own(type, "one");
     List<Field> fields = new ArrayList<>();
     List<String> properties = types.simpleProperties(type).stream().map(Property::name).toList();
     if (!properties.isEmpty()) {

@@ -78,6 +78,11 @@ public final class Reading {
     return fetched.value();
   }
 
+  /** Keeps a document otherwise than it was given, for instance without what nobody may see. */
+  public void replace(SourceText given, SourceText kept) {
+    documents.replaceAll(document -> document == given ? kept : document);
+  }
+
   /** Notes the namespace of a standard that something was named from. */
   public void mention(String namespace) {
     mentioned.add(namespace);

@@ -3,6 +3,7 @@ package org.mapsel.core.service;
 import java.util.LinkedList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 import org.mapsel.core.shape.Hints;
 
 /**
@@ -165,11 +166,17 @@ public record EntityModel(
 
   /** A type and its bases, the outermost base first. */
   public List<StructuredType> line(String name) {
+    return line(name, this::findEntityType);
+  }
+
+  /** Like the other, with the types looked up in a way of one's own. */
+  public static List<StructuredType> line(
+      String name, Function<String, Optional<StructuredType>> types) {
     LinkedList<StructuredType> line = new LinkedList<>();
-    Optional<StructuredType> here = findEntityType(name);
+    Optional<StructuredType> here = types.apply(name);
     while (here.isPresent() && !line.contains(here.get())) {
       line.addFirst(here.get());
-      here = here.get().base().flatMap(this::findEntityType);
+      here = here.get().base().flatMap(types);
     }
     return line;
   }

@@ -53,6 +53,11 @@ public record Field(
     return new Field(name, shape, occurrence, nillable, preset, fixed, documentation, wire, other);
   }
 
+  /** What is sent where it must stand and nothing is given. */
+  public Optional<String> assumed() {
+    return fixed.or(() -> preset);
+  }
+
   public boolean isRequired() {
     return occurrence.isRequired();
   }

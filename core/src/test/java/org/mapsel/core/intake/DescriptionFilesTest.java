@@ -30,7 +30,8 @@ class DescriptionFilesTest {
   /** A description that is only part of another one has no outline of its own. */
   private static boolean isDescription(Path file) {
     String name = file.getFileName().toString();
-    return name.matches(".*\\.(wsdl|yaml|json|xml)") && !name.matches(".*-parts\\..*");
+    return name.matches(".*\\.(wsdl|yaml|json|xml|har)|.*-sample\\.txt")
+        && !name.matches(".*-parts\\..*");
   }
 
   private static void check(Path file) throws IOException {

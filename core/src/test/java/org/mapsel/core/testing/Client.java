@@ -6,6 +6,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -41,13 +42,24 @@ public final class Client {
   private final Access access;
 
   public Client(String description, Access access) {
-    this.service =
-        Intake.read(document(description), at -> Outcome.of(document(at))).get().service();
-    this.access = access;
+    this(
+        Intake.read(document(description), at -> Outcome.of(document(at))).get().service(), access);
   }
 
   public Client(String description) {
     this(description, Access.NONE);
+  }
+
+  /** For a service of which there is only a sample or a description as text. */
+  public static Client of(String text) {
+    SourceText source = new SourceText("sample", text.getBytes(StandardCharsets.UTF_8));
+    return new Client(
+        Intake.read(source, at -> Outcome.of(document(at))).get().service(), Access.NONE);
+  }
+
+  private Client(Service service, Access access) {
+    this.service = service;
+    this.access = access;
   }
 
   /** A record written as JSON with single quotes. */

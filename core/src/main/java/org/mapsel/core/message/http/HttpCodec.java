@@ -22,6 +22,7 @@ import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Wire;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
@@ -94,6 +95,12 @@ public final class HttpCodec implements Codec {
       return Optional.empty();
     }
     Value value = values.get(field.get().name());
+    if (value.isAbsent()
+        && field.get().isRequired()
+        && service.shapes().get(field.get().shape()) instanceof Shape.Record) {
+      // What must be in it may have a value of its own.
+      value = RecordValue.empty();
+    }
     if (value.isAbsent()) {
       if (field.get().isRequired()) {
         findings.add(Trail.ROOT.then(field.get().name()).error("MESSAGE_PARAMETER_MISSING"));
@@ -106,11 +113,14 @@ public final class HttpCodec implements Codec {
   }
 
   private static String accepted(OperationWire.Rest rest) {
-    return rest.answers().stream()
-        .flatMap(answer -> answer.content().stream())
-        .map(OperationWire.Content::mediaType)
-        .distinct()
-        .collect(Collectors.joining(", "));
+    String announced =
+        rest.answers().stream()
+            .flatMap(answer -> answer.content().stream())
+            .map(OperationWire.Content::mediaType)
+            .distinct()
+            .collect(Collectors.joining(", "));
+    // Whatever else comes is better than a refusal to answer: it is shown as it is.
+    return announced.isEmpty() || announced.contains("*/*") ? announced : announced + ", */*;q=0.1";
   }
 
   @Override

@@ -36,8 +36,8 @@ final class RequestLine {
       if (field.wire() instanceof Wire.Parameter parameter) {
         Trail at = Trail.ROOT.then(field.name());
         Value value = values.get(field.name());
-        if (value.isAbsent() && field.isRequired() && field.fixed().isPresent()) {
-          value = Value.text(field.fixed().get());
+        if (value.isAbsent() && field.isRequired()) {
+          value = field.assumed().map(Value::text).orElse(value);
         }
         if (value.isAbsent() || value == Value.NULL) {
           text.required(field, at);

@@ -31,6 +31,9 @@ final class JsonWriter {
 
   private static final JsonMapper MAPPER = new JsonMapper();
 
+  /** Records deeper than this are not made up. */
+  private static final int MAX_ASSUMED = 12;
+
   private final Shapes shapes;
   private final Findings findings;
   private final JsonGenerator out;
@@ -57,8 +60,8 @@ final class JsonWriter {
       return;
     }
     Value value =
-        given.isAbsent() && field.isRequired() && field.fixed().isPresent()
-            ? Value.text(field.fixed().get())
+        given.isAbsent() && field.isRequired()
+            ? field.assumed().map(Value::text).orElse(given)
             : given;
     if (!value.isAbsent()) {
       out.writeName(field.wire().label());
@@ -70,20 +73,32 @@ final class JsonWriter {
 
   /** What must be there and needs no value may stand empty. */
   private void missing(Field field, Trail path) {
+    Shape shape = shapes.get(field.shape());
     boolean emptyRecord =
-        !field.isRepeated()
-            && shapes.get(field.shape()) instanceof Shape.Record record
-            && record.fields().stream().noneMatch(Field::isRequired);
+        !field.isRepeated() && shape instanceof Shape.Record record && isAssumed(record, 0);
     if (field.nillable()) {
       out.writeName(field.wire().label());
       out.writeNull();
     } else if (emptyRecord) {
       out.writeName(field.wire().label());
-      out.writeStartObject();
-      out.writeEndObject();
+      one(field, shape, RecordValue.empty(), path);
     } else {
       findings.add(path.error("MESSAGE_PARAMETER_MISSING"));
     }
+  }
+
+  /** Whether everything that must be in a record has a value even if nobody gives one. */
+  private boolean isAssumed(Shape.Record record, int depth) {
+    return depth < MAX_ASSUMED
+        && record.fields().stream()
+            .filter(Field::isRequired)
+            .allMatch(
+                field ->
+                    field.assumed().isPresent()
+                        || field.nillable()
+                        || !field.isRepeated()
+                            && shapes.get(field.shape()) instanceof Shape.Record inner
+                            && isAssumed(inner, depth + 1));
   }
 
   /** The value of a field: a list if it repeats. */

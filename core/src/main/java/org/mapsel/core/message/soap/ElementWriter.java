@@ -169,8 +169,8 @@ final class ElementWriter {
   }
 
   private void missing(Field field, Shape shape, Trail path) {
-    if (field.fixed().isPresent() && shape instanceof Shape.Scalar) {
-      one(field, shape, Value.text(field.fixed().get()), path);
+    if (field.assumed().isPresent() && shape instanceof Shape.Scalar) {
+      one(field, shape, Value.text(field.assumed().get()), path);
     } else if (!canBeEmpty(field, shape)) {
       findings.add(path.error("MESSAGE_PARAMETER_MISSING"));
     } else if (field.nillable()) {
@@ -183,10 +183,17 @@ final class ElementWriter {
   /**
    * Whether a required field may stand with nothing in it: null, or a record of optional fields.
    */
-  private static boolean canBeEmpty(Field field, Shape shape) {
+  private boolean canBeEmpty(Field field, Shape shape) {
     return field.nillable()
         || shape instanceof Shape.Record record
-            && record.fields().stream().noneMatch(Field::isRequired);
+            && record.fields().stream().allMatch(inner -> !inner.isRequired() || isAssumed(inner));
+  }
+
+  /** Whether it has a value even if nobody gives one. */
+  private boolean isAssumed(Field field) {
+    Shape shape = shapes.get(field.shape());
+    return shape instanceof Shape.Scalar && field.assumed().isPresent()
+        || shape instanceof Shape.Record && !field.isRepeated() && canBeEmpty(field, shape);
   }
 
   private void one(Field field, Shape shape, Value value, Trail path) {
@@ -314,8 +321,8 @@ final class ElementWriter {
 
   private void attribute(Field field, Name name, Value value, Trail path) {
     Value given =
-        value.isAbsent() && field.isRequired() && field.fixed().isPresent()
-            ? Value.text(field.fixed().get())
+        value.isAbsent() && field.isRequired()
+            ? field.assumed().map(Value::text).orElse(value)
             : value;
     if (given.isAbsent()) {
       if (field.isRequired()) {

@@ -192,7 +192,9 @@ final class CsdlXml {
             ? "Collection(" + resolved + ")"
             : resolved,
         !attribute("Nullable").equals("false"),
-        length.matches("\\d{1,9}") ? Optional.of(Integer.valueOf(length)) : Optional.empty(),
+        !length.isEmpty() && length.matches("\\d{1,9}")
+            ? Optional.of(Integer.valueOf(length))
+            : Optional.empty(),
         preset.isEmpty() ? Optional.empty() : Optional.of(preset));
   }
 

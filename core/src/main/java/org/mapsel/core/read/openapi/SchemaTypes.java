@@ -1,11 +1,11 @@
 package org.mapsel.core.read.openapi;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.document.DataNode;
 import org.mapsel.core.ref.Place;
@@ -19,10 +19,6 @@ import org.mapsel.core.shape.ScalarType;
  * 2020-12 as 3.1 has it. What a version does not know never stands in it, so all are read alike.
  */
 final class SchemaTypes {
-
-  /** Keywords that say something of a type beside a reference to another. */
-  private static final Set<String> STRUCTURAL =
-      Set.of("properties", "allOf", "oneOf", "anyOf", "required", "additionalProperties");
 
   private static final DataType ANYTHING = DataType.of(new DataType.Anything(), Place.in(""));
 
@@ -51,7 +47,7 @@ final class SchemaTypes {
 
   private DataType.Form reference(Located schema, String reference) {
     DataType.Form pointed = new DataType.Ref(references.want(schema, reference));
-    if (schema.node().names().stream().noneMatch(STRUCTURAL::contains)) {
+    if (!Keywords.any(schema.node(), Keywords.STRUCTURE)) {
       return pointed;
     }
     List<DataType> bases = new ArrayList<>();
@@ -124,7 +120,7 @@ final class SchemaTypes {
                     .forEachMember(
                         (name, type) ->
                             members.add(new DataType.Member(name, type(properties.beside(type))))));
-    Set<String> required = new TreeSet<>();
+    Set<String> required = new HashSet<>();
     node.items("required").forEach(name -> required.add(name.text()));
     Optional<DataType.Variants> variants =
         choice(schema)
@@ -226,6 +222,10 @@ final class SchemaTypes {
   }
 
   private static boolean isNullable(DataNode node) {
+    return Keywords.any(node, Keywords.MAYBE_NULL) && saysNull(node);
+  }
+
+  private static boolean saysNull(DataNode node) {
     return node.isTrue("nullable")
         || node.isTrue("x-nullable")
         || node.items("type").stream().anyMatch(type -> type.text().equals("null"))
@@ -245,6 +245,9 @@ final class SchemaTypes {
   }
 
   private static Hints hints(DataNode node) {
+    if (!Keywords.any(node, Keywords.HINTS)) {
+      return Hints.NONE;
+    }
     Hints hints = Hints.NONE;
     Optional<String> example =
         node.find("example")
@@ -270,7 +273,8 @@ final class SchemaTypes {
             xml.findText("name"),
             Objects.requireNonNullElse(xml.text("namespace"), ""),
             xml.isTrue("attribute") || xml.text("nodeType").equals("attribute"),
-            xml.isTrue("wrapped"));
+            xml.isTrue("wrapped"),
+            xml.text("nodeType").equals("text"));
   }
 
   /** Simple types. */
@@ -322,6 +326,9 @@ final class SchemaTypes {
     }
 
     private static Facets facets(DataNode node) {
+      if (!Keywords.any(node, Keywords.FACETS)) {
+        return Facets.NONE;
+      }
       List<String> allowed =
           node.items("enum").stream().filter(one -> !one.isNull()).map(DataNode::text).toList();
       if (allowed.isEmpty()) {

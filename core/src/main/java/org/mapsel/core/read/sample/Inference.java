@@ -1,0 +1,149 @@
+package org.mapsel.core.read.sample;
+
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import org.mapsel.core.declare.DataType;
+import org.mapsel.core.document.DataDocument;
+import org.mapsel.core.document.DataNode;
+import org.mapsel.core.document.DocumentException;
+import org.mapsel.core.document.Limits;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.document.XmlAttribute;
+import org.mapsel.core.document.XmlCursor;
+
+/** Widens a type by the values in a body. */
+final class Inference {
+
+  private static final String XSI = "http://www.w3.org/2001/XMLSchema-instance";
+
+  private Inference() {}
+
+  /** Whether a text is JSON that begins like a record or a list. */
+  static boolean isJson(String body) {
+    String start = body.stripLeading();
+    return start.startsWith("{") || start.startsWith("[");
+  }
+
+  static boolean isXml(String body) {
+    return body.stripLeading().startsWith("<")
+        && !body.stripLeading().toLowerCase(Locale.ROOT).startsWith("<!doctype html");
+  }
+
+  static void json(String body, Inferred to) {
+    SourceText source = new SourceText("sample", body.getBytes(StandardCharsets.UTF_8));
+    DataDocument.read(source, Limits.ANSWER).root().ifPresent(root -> json(root, to));
+  }
+
+  private static void json(DataNode node, Inferred to) {
+    switch (node.kind()) {
+      case OBJECT -> {
+        to.sawRecord();
+        node.forEachMember(
+            (name, value) -> {
+              json(value, to.member(name));
+              to.sawMember(name, 1);
+            });
+      }
+      case ARRAY -> {
+        Inferred item = to.item();
+        node.forEach(one -> json(one, item));
+      }
+      case STRING -> to.sawText(node.text(), true);
+      case NUMBER -> to.sawNumber(node.text());
+      case BOOLEAN -> to.sawBoolean(node.text());
+      case NULL -> to.sawNull();
+    }
+  }
+
+  static void xml(String body, Inferred to) throws DocumentException {
+    byte[] bytes = body.strip().getBytes(StandardCharsets.UTF_8);
+    try (XmlCursor cursor = XmlCursor.open(new SourceText("sample", bytes), Limits.ANSWER)) {
+      element(cursor, to, true);
+    }
+  }
+
+  private static void element(XmlCursor cursor, Inferred to, boolean root)
+      throws DocumentException {
+    to.named(
+        new DataType.XmlForm(Optional.of(cursor.local()), cursor.namespace(), false, false, false));
+    Map<String, Integer> times = new LinkedHashMap<>();
+    Map<String, String> attributes = new LinkedHashMap<>();
+    Map<String, String> namespaces = new HashMap<>();
+    for (XmlAttribute attribute : cursor.attributes()) {
+      if (!attribute.namespace().equals(XSI)) {
+        attributes.put(attribute.local(), attribute.value());
+        namespaces.put(attribute.local(), attribute.namespace());
+      }
+    }
+    StringBuilder text = new StringBuilder();
+    int depth = cursor.depth();
+    boolean record = root || !attributes.isEmpty();
+    while (cursor.nextChildOrText(depth, text)) {
+      if (!record) {
+        record = true;
+      }
+      String name = cursor.local();
+      times.merge(name, 1, Integer::sum);
+      element(cursor, to.member(name), false);
+    }
+    String value = text.toString().strip();
+    if (!record && times.isEmpty()) {
+      to.sawText(value, false);
+      return;
+    }
+    to.sawRecord();
+    attributes.forEach(
+        (name, given) -> {
+          Inferred attribute = to.member("@" + name);
+          attribute.named(
+              new DataType.XmlForm(Optional.of(name), namespaces.get(name), true, false, false));
+          attribute.sawText(given, false);
+          to.sawMember("@" + name, 1);
+        });
+    if (times.isEmpty() && !value.isEmpty()) {
+      Inferred content = to.member("value");
+      content.named(new DataType.XmlForm(Optional.empty(), "", false, false, true));
+      content.sawText(value, false);
+      to.sawMember("value", 1);
+    }
+    times.forEach(to::sawMember);
+  }
+
+  /** Names and values of a form or a query. */
+  static void form(String body, Inferred to) {
+    to.sawRecord();
+    pairs(body)
+        .forEach(
+            (name, value) -> {
+              to.member(name).sawText(value, false);
+              to.sawMember(name, 1);
+            });
+  }
+
+  static Map<String, String> pairs(String encoded) {
+    Map<String, String> pairs = new LinkedHashMap<>();
+    for (String pair : encoded.split("&")) {
+      int equals = pair.indexOf('=');
+      if (!pair.isEmpty()) {
+        pairs.put(
+            decoded(equals < 0 ? pair : pair.substring(0, equals)),
+            equals < 0 ? "" : decoded(pair.substring(equals + 1)));
+      }
+    }
+    return pairs;
+  }
+
+  private static String decoded(String text) {
+    try {
+      return URLDecoder.decode(text, StandardCharsets.UTF_8);
+    } catch (IllegalArgumentException e) {
+      // A stray percent sign is meant as it stands.
+      return text;
+    }
+  }
+}

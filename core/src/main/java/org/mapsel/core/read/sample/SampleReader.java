@@ -1,0 +1,294 @@
+package org.mapsel.core.read.sample;
+
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.declare.DataType;
+import org.mapsel.core.declare.HttpDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.AnswerDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
+import org.mapsel.core.document.DataDocument;
+import org.mapsel.core.document.DocumentException;
+import org.mapsel.core.document.Limits;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.read.DescriptionReader;
+import org.mapsel.core.read.Format;
+import org.mapsel.core.read.Reading;
+import org.mapsel.core.ref.Place;
+import org.mapsel.core.shape.Wire;
+
+/** Requests that somebody has seen work, with their answers. */
+public final class SampleReader implements DescriptionReader {
+
+  /** Headers that the request gets by itself, or that say nothing about the operation. */
+  private static final Set<String> OWN =
+      Set.of(
+          "host",
+          "content-length",
+          "content-type",
+          "accept",
+          "accept-encoding",
+          "accept-language",
+          "connection",
+          "user-agent",
+          "origin",
+          "referer",
+          "pragma",
+          "cache-control",
+          "dnt",
+          "upgrade-insecure-requests",
+          "priority",
+          "te");
+
+  /** Headers whose value nobody else may see. */
+  private static final Set<String> SECRET =
+      Set.of(
+          "authorization",
+          "proxy-authorization",
+          "cookie",
+          "x-api-key",
+          "api-key",
+          "apikey",
+          "x-auth-token",
+          "x-csrf-token");
+
+  @Override
+  public boolean recognises(String head) {
+    return CurlCommand.is(head)
+        || HttpText.isRequest(head)
+        || head.stripLeading().startsWith("{")
+            && head.contains("\"log\"")
+            && head.contains("\"entries\"")
+        || head.stripLeading().startsWith("{")
+            && head.contains("\"log\"")
+            && head.contains("\"creator\"");
+  }
+
+  @Override
+  public Format read(SourceText source, Reading reading) {
+    String text = new String(source.bytes(), StandardCharsets.UTF_8);
+    List<Sample> samples = new ArrayList<>();
+    if (Inference.isJson(text)) {
+      DataDocument har = DataDocument.read(source, Limits.DESCRIPTION);
+      har.problem().ifPresent(reading.findings()::add);
+      har.root().map(HarFile::read).ifPresent(samples::addAll);
+    } else {
+      Sample sample = new Sample();
+      if (CurlCommand.is(text)) {
+        int end = CurlCommand.end(text);
+        CurlCommand.read(text.substring(0, end), sample);
+        HttpText.answers(text.substring(end), sample);
+      } else {
+        HttpText.request(text, sample);
+      }
+      samples.add(sample);
+    }
+    Secrets.leaveOut(source, samples, SECRET, reading);
+    declare(samples, reading, source);
+    return new Format("Sample", "1");
+  }
+
+  /** Samples of the same method and path are one operation. */
+  private static void declare(List<Sample> samples, Reading reading, SourceText source) {
+    Map<String, List<Sample>> byOperation = new LinkedHashMap<>();
+    for (Sample sample : samples) {
+      Optional<URI> address = address(sample, reading, source);
+      address.ifPresent(
+          uri ->
+              byOperation
+                  .computeIfAbsent(
+                      sample.method + " " + uri.getRawAuthority() + uri.getRawPath(),
+                      key -> new ArrayList<>())
+                  .add(sample));
+    }
+    byOperation.values().forEach(same -> reading.declarations().add(operation(same, source)));
+    byOperation.values().stream()
+        .findFirst()
+        .ifPresent(
+            first -> reading.declarations().name(URI.create(first.get(0).address).getHost()));
+  }
+
+  /** The first step of the path tells services of one host apart. */
+  private static String name(URI uri) {
+    String[] steps = String.valueOf(uri.getPath()).split("/");
+    return steps.length > 2 ? steps[1] : uri.getHost();
+  }
+
+  private static Optional<URI> address(Sample sample, Reading reading, SourceText source) {
+    try {
+      URI uri = URI.create(sample.address.replace(" ", "%20"));
+      if (uri.getHost() != null) {
+        sample.address = uri.toString();
+        return Optional.of(uri);
+      }
+    } catch (IllegalArgumentException e) {
+      // Told below, with the address itself.
+    }
+    reading
+        .findings()
+        .add(
+            Finding.error("SAMPLE_ADDRESS_MISSING", "address", sample.address)
+                .at(new Place(source.address(), 1, 1)));
+    return Optional.empty();
+  }
+
+  private static HttpDeclaration operation(List<Sample> samples, SourceText source) {
+    Sample first = samples.get(0);
+    URI uri = URI.create(first.address);
+    Place place = new Place(source.address(), 1, 1);
+    return new HttpDeclaration(
+        "",
+        first.method,
+        uri.getRawPath() == null ? "" : uri.getRawPath(),
+        "",
+        false,
+        parameters(samples, place),
+        body(samples),
+        answers(samples),
+        List.of(new ServerDeclaration(uri.getScheme() + "://" + uri.getRawAuthority(), "")),
+        List.of(),
+        place);
+  }
+
+  private static List<ParameterDeclaration> parameters(List<Sample> samples, Place place) {
+    List<ParameterDeclaration> parameters = new ArrayList<>();
+    Inferred query = new Inferred();
+    Inferred headers = new Inferred();
+    for (Sample sample : samples) {
+      String text = URI.create(sample.address).getRawQuery();
+      Inference.form(text == null ? "" : text, query);
+      headers.sawRecord();
+      for (Sample.Field field : sample.headers) {
+        String name = field.name().toLowerCase(Locale.ROOT);
+        boolean own =
+            OWN.contains(name)
+                || SECRET.contains(name)
+                || name.startsWith("sec-")
+                || name.startsWith(":");
+        if (!own) {
+          headers.member(field.name()).sawText(field.value(), true);
+          headers.sawMember(field.name(), 1);
+        }
+      }
+    }
+    add(parameters, query.type(true), Wire.In.QUERY, place);
+    add(parameters, headers.type(true), Wire.In.HEADER, place);
+    return parameters;
+  }
+
+  private static void add(
+      List<ParameterDeclaration> parameters, DataType seen, Wire.In in, Place place) {
+    if (seen.form() instanceof DataType.Structure structure) {
+      for (DataType.Member member : structure.members()) {
+        parameters.add(
+            new ParameterDeclaration(
+                member.name(),
+                in,
+                in == Wire.In.QUERY ? Wire.Style.FORM : Wire.Style.SIMPLE,
+                in == Wire.In.QUERY,
+                false,
+                Optional.empty(),
+                structure.required().contains(member.name()),
+                "",
+                false,
+                member.type(),
+                place));
+      }
+    }
+  }
+
+  private static Optional<BodyDeclaration> body(List<Sample> samples) {
+    List<Sample> sending = samples.stream().filter(one -> !one.body.isEmpty()).toList();
+    if (sending.isEmpty()) {
+      return Optional.empty();
+    }
+    String said = sending.get(0).header("content-type");
+    Inferred inferred = new Inferred();
+    String type = "text/plain";
+    for (Sample sample : sending) {
+      type = widen(inferred, sample.body, said);
+    }
+    String mediaType = said.isEmpty() ? type : said;
+    return Optional.of(
+        new BodyDeclaration(
+            true,
+            "",
+            List.of(
+                new ContentDeclaration(mediaType, Optional.of(inferred.type(true)), Map.of()))));
+  }
+
+  /** Takes a body into account, and gives the media type that it turns out to be. */
+  private static String widen(Inferred inferred, String body, String said) {
+    if (Inference.isJson(body)) {
+      Inference.json(body, inferred);
+      return "application/json";
+    }
+    if (Inference.isXml(body)) {
+      try {
+        Inference.xml(body, inferred);
+        return "application/xml";
+      } catch (DocumentException e) {
+        // What is no XML in spite of its start is a text.
+        inferred.sawText(body, true);
+        return "text/plain";
+      }
+    }
+    if (said.startsWith("application/x-www-form-urlencoded")) {
+      Inference.form(body, inferred);
+      return said;
+    }
+    inferred.sawText(body, true);
+    return "text/plain";
+  }
+
+  private static List<AnswerDeclaration> answers(List<Sample> samples) {
+    Map<Integer, List<Sample.Answer>> byStatus = new LinkedHashMap<>();
+    for (Sample sample : samples) {
+      for (Sample.Answer answer : sample.answers) {
+        if (!answer.body().isBlank()) {
+          byStatus.computeIfAbsent(answer.status(), key -> new ArrayList<>()).add(answer);
+        }
+      }
+    }
+    List<AnswerDeclaration> answers = new ArrayList<>();
+    byStatus.forEach(
+        (status, same) -> {
+          Inferred inferred = new Inferred();
+          String type = "";
+          for (Sample.Answer answer : same) {
+            type = widen(inferred, answer.body(), answer.mediaType());
+          }
+          String said = same.get(0).mediaType();
+          answers.add(
+              new AnswerDeclaration(
+                  String.valueOf(status),
+                  "",
+                  List.of(
+                      new ContentDeclaration(
+                          said.isEmpty()
+                                  || type.equals("application/json")
+                                  || type.equals("application/xml")
+                              ? type
+                              : said,
+                          Optional.of(inferred.type(false)),
+                          Map.of()))));
+        });
+    if (answers.isEmpty()) {
+      // Nothing is known of what comes back, so all of it is kept.
+      answers.add(
+          new AnswerDeclaration(
+              "200", "", List.of(new ContentDeclaration("*/*", Optional.empty(), Map.of()))));
+    }
+    return answers;
+  }
+}
