@@ -67,7 +67,7 @@ class MainTest {
       List<String> sources =
           files
               .map(Path::toString)
-              .filter(path -> path.matches(".*\\.(wsdl|yaml|json|xml)"))
+              .filter(path -> path.matches(".*\\.(wsdl|yaml|json|xml|har)"))
               .toList();
       Path list = file("list.txt", String.join("\n", sources));
 

@@ -98,7 +98,12 @@ public final class Caller {
       Access access,
       Set<FieldPath> wanted) {
     Stamp stamp = stamps.get();
-    Outcome<Request> request = request(service, operation, endpoint, parameters, access, stamp);
+    RecordValue asked =
+        operation
+            .wire(endpoint)
+            .map(wire -> codec(wire).narrowed(service, operation, parameters, wanted))
+            .orElse(parameters);
+    Outcome<Request> request = request(service, operation, endpoint, asked, access, stamp);
     if (request.value().isEmpty()) {
       return new CallResult(Optional.empty(), Optional.empty(), request.findings());
     }
@@ -111,8 +116,7 @@ public final class Caller {
     Exchange sent = CsrfToken.send(exchanger, request.get(), access);
     Exchange exchange =
         access.hasSecrets()
-            ? sent.with(
-                request(service, operation, endpoint, parameters, access.hidden(), stamp).get())
+            ? sent.with(request(service, operation, endpoint, asked, access.hidden(), stamp).get())
             : sent;
     List<Finding> findings = new ArrayList<>(request.findings());
     exchange.failure().ifPresent(findings::add);

@@ -1,6 +1,7 @@
 package org.mapsel.core.document;
 
 import com.ctc.wstx.api.WstxInputProperties;
+import com.ctc.wstx.exc.WstxLazyException;
 import com.ctc.wstx.stax.WstxInputFactory;
 import java.io.ByteArrayInputStream;
 import java.io.InputStream;
@@ -186,6 +187,8 @@ public final class XmlCursor implements AutoCloseable {
       }
     } catch (XMLStreamException e) {
       throw malformed(e, document);
+    } catch (WstxLazyException e) {
+      throw malformed(e, document);
     }
   }
 
@@ -213,6 +216,8 @@ public final class XmlCursor implements AutoCloseable {
         }
       }
     } catch (XMLStreamException e) {
+      throw malformed(e, document);
+    } catch (WstxLazyException e) {
       throw malformed(e, document);
     }
     return several == null ? only : several.toString();
@@ -357,6 +362,15 @@ public final class XmlCursor implements AutoCloseable {
     } catch (XMLStreamException e) {
       // Nothing is left to release: the bytes are the caller's.
     }
+  }
+
+  /** Text is only parsed when it is asked for, and may turn out broken then. */
+  private static DocumentException malformed(WstxLazyException e, String document) {
+    return malformed(
+        e.getCause() instanceof XMLStreamException cause
+            ? cause
+            : new XMLStreamException(e.getMessage()),
+        document);
   }
 
   private static DocumentException malformed(XMLStreamException e, String document) {

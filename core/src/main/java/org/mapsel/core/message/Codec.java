@@ -39,6 +39,16 @@ public interface Codec {
       Set<FieldPath> wanted);
 
   /**
+   * The same question asking for no more than is wanted, where the protocol can say so.
+   *
+   * @param wanted the returned fields to keep; none keeps everything
+   */
+  default RecordValue narrowed(
+      Service service, Operation operation, RecordValue values, Set<FieldPath> wanted) {
+    return values;
+  }
+
+  /**
    * Where the service says that more of a list is; nothing if it was all, or if the protocol knows
    * no such thing.
    *

@@ -103,6 +103,8 @@ class FuzzTest {
         "/descriptions/yard.xml",
         "/descriptions/yard2.xml",
         "/descriptions/lots.json",
+        "/descriptions/gauges.har",
+        "/descriptions/roster-sample.txt",
         "/wsdl/hello_world.wsdl",
         "/wsdl/any.wsdl",
         "/wsdl/header_rpc_lit.wsdl",

@@ -190,6 +190,12 @@ public final class EntityCodec implements Codec {
     return wire.old() ? JsonDialect.ODATA_2 : JsonDialect.PLAIN;
   }
 
+  @Override
+  public RecordValue narrowed(
+      Service service, Operation operation, RecordValue values, Set<FieldPath> wanted) {
+    return Narrowing.of(service, operation, values, wanted);
+  }
+
   /** Where more is must be known, whether or not anybody wants to see it. */
   private static Set<FieldPath> withNext(Set<FieldPath> wanted) {
     if (wanted.isEmpty()) {

@@ -21,11 +21,13 @@ import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
+import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.testing.Client;
 import org.mapsel.core.testing.Descriptions;
 import org.mapsel.core.testing.Requests;
+import org.mapsel.core.value.RecordValue;
 
 class EntityMessagesTest {
 
@@ -260,5 +262,27 @@ class EntityMessagesTest {
     assertThat(sent).extracting(Request::method).containsExactly("POST", "GET", "POST");
     assertThat(sent.get(2).headers())
         .anyMatch(header -> header.name().equals("Cookie") && header.value().equals("s=1"));
+  }
+
+  @Test
+  void onlyWhatIsLookedAtIsAskedFor() {
+    Set<FieldPath> wanted =
+        Set.of(
+            FieldPath.of("count"),
+            FieldPath.of("rows", "Name"),
+            FieldPath.of("rows", "Jobs", "Code"),
+            FieldPath.of("rows", "etag"));
+    Operation list = Descriptions.operation(YARD, "Cranes.list");
+    EntityCodec codec = new EntityCodec();
+    assertThat(json(codec.narrowed(YARD, list, Client.json("{'top':3}"), wanted)))
+        .isEqualTo("{'top':3,'select':['Name'],'expand':['Jobs']}");
+    assertThat(json(codec.narrowed(YARD, list, Client.json("{'select':['Id']}"), wanted)))
+        .isEqualTo("{'select':['Id']}");
+    Set<FieldPath> place = Set.of(FieldPath.of("rows", "Place", "Quay"));
+    assertThat(json(codec.narrowed(YARD, list, Client.json("{}"), place))).isEqualTo("{}");
+  }
+
+  private static String json(RecordValue value) {
+    return ValueJson.write(value).toString().replace('"', '\'');
   }
 }
