@@ -93,7 +93,9 @@ export function IntakeBox({ busy, asked, onRead }: Props) {
         }}
         placeholder="http://…?wsdl"
         helperText={
-          kind === '' ? 'An address, or paste a description or a sample request' : `This is ${kind}.`
+          kind === ''
+            ? 'An address, or paste a description or a sample request'
+            : `This is ${kind}.`
         }
         slotProps={{
           htmlInput: { 'aria-label': 'Address or text of a description', spellCheck: false },

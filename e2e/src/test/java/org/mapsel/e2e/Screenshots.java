@@ -41,6 +41,8 @@ public final class Screenshots {
     record(page);
     trouble(page);
     access(page);
+    entities(page);
+    sample(page);
     nightWatch(page);
     finished();
   }
@@ -120,6 +122,26 @@ public final class Screenshots {
             AriaRole.OPTION, new Page.GetByRoleOptions().setName("User and password (Digest)"))
         .click();
     take(page, "11-access");
+  }
+
+  private void entities(Page page) {
+    page.navigate(product.address() + "/services/yard/operations/Cranes.list");
+    press(page, "Send");
+    assertThat(page.getByText("just answered")).isVisible();
+    take(page, "12-entities");
+    page.navigate(product.address() + "/apps/yard-board/pages/page1");
+    page.getByLabel("Run").check();
+    press(page, "List cranes");
+    assertThat(page.getByText("12 rows")).isVisible();
+    take(page, "13-yard-board");
+  }
+
+  private void sample(Page page) {
+    page.navigate(product.address() + "/services");
+    page.getByLabel("Address or text of a description").fill(product.standIns().rosterSample());
+    press(page, "Read");
+    assertThat(page.getByText("Take 1 operation")).isVisible();
+    take(page, "14-sample");
   }
 
   private void nightWatch(Page page) {

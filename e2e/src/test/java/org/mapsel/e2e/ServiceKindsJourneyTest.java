@@ -70,6 +70,29 @@ class ServiceKindsJourneyTest {
     }
   }
 
+  @Test
+  void oneRequestThatWorksIsEnoughForAPage() {
+    try (StandIns standIns = StandIns.start();
+        Product product = Product.empty();
+        Browser browser = new Browser()) {
+      User user = new User(browser, product).goTo("/").sees("No service yet.");
+      user.type("Address or text of a description", standIns.rosterSample());
+      user.sees("This is a sample request of curl.");
+      user.press("Read");
+      user.sees("it was left out");
+      user.press("Take 1 operation");
+      user.follow("POST /roster");
+      user.type("day value", "2031-05-14");
+      user.keys("Control+Enter");
+      user.sees("just answered");
+      Assertions.assertThat(user.page.content()).doesNotContain("slack-water");
+      user.press("Make a page from this");
+      user.run(true);
+      user.press("POST /roster");
+      user.sees("3 rows").sees("Ada Quill").sees("Cora Leeway");
+    }
+  }
+
   private static Page.GetByLabelOptions exactly() {
     return new Page.GetByLabelOptions().setExact(true);
   }

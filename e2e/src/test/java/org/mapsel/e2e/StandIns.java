@@ -58,6 +58,18 @@ final class StandIns implements AutoCloseable {
     return address + "/yard/$metadata";
   }
 
+  /** A request to the roster that works, and its answer, as somebody would paste them. */
+  String rosterSample() {
+    return "curl "
+        + address
+        + "/roster -H 'X-Roster-Action: duty' -H 'Authorization: Bearer slack-water'"
+        + " -H 'Content-Type: application/vnd.saltmere.roster+xml'"
+        + " -d '<duty xmlns=\"urn:saltmere:roster\"><day>2031-05-13</day></duty>'\n\n"
+        + "<roster xmlns=\"urn:saltmere:roster\"><day>2031-05-13</day>"
+        + "<pilot id=\"P1\"><name>Somebody</name><from>06:00</from><to>14:00</to></pilot>"
+        + "<pilot id=\"P2\"><name>Else</name><from>14:00</from><to>22:00</to></pilot></roster>";
+  }
+
   /**
    * Makes them misbehave: SLOW, DROPPED, ERROR_PAGE, TRUNCATED, FAULT, HUGE, LOCKED; NORMAL ends
    * it.

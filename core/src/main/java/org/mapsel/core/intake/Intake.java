@@ -20,6 +20,7 @@ import org.mapsel.core.read.Reading;
 import org.mapsel.core.read.Resolver;
 import org.mapsel.core.read.odata.CsdlJsonReader;
 import org.mapsel.core.read.odata.CsdlXmlReader;
+import org.mapsel.core.read.odata.ServiceDocumentReader;
 import org.mapsel.core.read.openapi.OpenApiReader;
 import org.mapsel.core.read.sample.SampleReader;
 import org.mapsel.core.read.wsdl.Wsdl20Reader;
@@ -37,6 +38,7 @@ public final class Intake {
           new Wsdl20Reader(),
           new CsdlXmlReader(),
           new CsdlJsonReader(),
+          new ServiceDocumentReader(),
           new OpenApiReader(),
           new SampleReader());
 

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.declare.Declarations;
@@ -49,6 +50,7 @@ final class HttpLinker {
   private static final List<Media> PREFERRED =
       List.of(Media.JSON, Media.MULTIPART, Media.FORM, Media.XML, Media.TEXT, Media.BINARY);
 
+  private static final Pattern NOT_IN_A_STEP = Pattern.compile("[\\s/\\\\?#%;{}]+");
   private static final DataType ANYTHING = DataType.of(new DataType.Anything(), Place.in(""));
 
   private final DataShapes shapes;
@@ -133,9 +135,11 @@ final class HttpLinker {
         declared.id().isEmpty() || !unique
             ? declared.method() + " " + declared.path()
             : declared.id();
-    String id = wished;
+    // An id stands in addresses as one step.
+    String plain = NOT_IN_A_STEP.matcher(wished).replaceAll("-").replaceFirst("-+$", "");
+    String id = plain;
     for (int i = 2; !ids.add(id); i++) {
-      id = wished + " " + i;
+      id = plain + "-" + i;
     }
     return id;
   }

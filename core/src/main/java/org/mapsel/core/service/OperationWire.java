@@ -13,16 +13,22 @@ public sealed interface OperationWire {
   EndpointId endpoint();
 
   /** The element that holds the parameters, where there is one. */
-  Optional<Name> request();
+  default Optional<Name> request() {
+    return Optional.empty();
+  }
 
   /** The element that holds the returned fields, where there is one. */
-  Optional<Name> response();
+  default Optional<Name> response() {
+    return Optional.empty();
+  }
 
   /** In a word: document or rpc, or that it is plain HTTP. */
   String styleLabel();
 
   /** The action that goes with a request, empty where there is none. */
-  String action();
+  default String action() {
+    return "";
+  }
 
   /**
    * A SOAP operation (WSDL 1.1, section 3).
@@ -80,11 +86,6 @@ public sealed interface OperationWire {
     public String styleLabel() {
       return encoding.name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
-
-    @Override
-    public String action() {
-      return "";
-    }
   }
 
   /**
@@ -110,23 +111,8 @@ public sealed interface OperationWire {
     }
 
     @Override
-    public Optional<Name> request() {
-      return Optional.empty();
-    }
-
-    @Override
-    public Optional<Name> response() {
-      return Optional.empty();
-    }
-
-    @Override
     public String styleLabel() {
       return body.map(content -> content.media().name().toLowerCase(Locale.ROOT)).orElse("");
-    }
-
-    @Override
-    public String action() {
-      return "";
     }
   }
 
@@ -178,23 +164,8 @@ public sealed interface OperationWire {
     }
 
     @Override
-    public Optional<Name> request() {
-      return Optional.empty();
-    }
-
-    @Override
-    public Optional<Name> response() {
-      return Optional.empty();
-    }
-
-    @Override
     public String styleLabel() {
       return "entities";
-    }
-
-    @Override
-    public String action() {
-      return "";
     }
   }
 

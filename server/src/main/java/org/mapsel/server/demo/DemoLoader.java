@@ -22,7 +22,7 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
-/** Makes the demo app from the stand-ins' descriptions, once in the life of a workspace. */
+/** Makes the demo apps from the stand-ins' descriptions, once in the life of a workspace. */
 @Component
 class DemoLoader {
 
@@ -49,13 +49,28 @@ class DemoLoader {
     }
     if (workspace.isEmpty() && apps.isEmpty()) {
       try {
+        makeYardBoard();
         makeDutyDesk();
       } catch (Problem problem) {
-        LOG.warn("The demo app could not be made: {}", problem.getMessage());
+        LOG.warn("The demo apps could not be made: {}", problem.getMessage());
         return;
       }
     }
     sql.insertInto(SETTING).set(SETTING.NAME, LOADED).set(SETTING.CONTENT, "yes").execute();
+  }
+
+  private void makeYardBoard() {
+    IntakeView read = workspace.readAddress(standIns + "/yard/$metadata", Access.NONE);
+    ServiceView yard =
+        workspace.take(
+            new TakeRequest(
+                read.edition(),
+                read.operations().stream().map(one -> new OperationId(one.id())).toList(),
+                new EndpointId("main")));
+    var app = apps.create("Yard board");
+    app = apps.edit(app.id(), app.version(), page(yard, "Cranes.list"));
+    app = apps.edit(app.id(), app.version(), page(yard, "Cranes.change"));
+    apps.edit(app.id(), app.version(), page(yard, "Cranes.Jobs"));
   }
 
   private void makeDutyDesk() {

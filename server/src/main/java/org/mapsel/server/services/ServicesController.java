@@ -67,11 +67,18 @@ class ServicesController {
     if (source.isEmpty()) {
       throw Problem.refused(Finding.error("SERVER_INTAKE_EMPTY"));
     }
-    return source.startsWith("<")
-        ? workspace.readGiven(
-            List.of(new SourceText("pasted", source.getBytes(StandardCharsets.UTF_8))))
-        : workspace.readAddress(
-            source, request.access() == null ? Access.NONE : accesses.given(request.access()));
+    return isAddress(source)
+        ? workspace.readAddress(
+            source, request.access() == null ? Access.NONE : accesses.given(request.access()))
+        : workspace.readGiven(
+            List.of(new SourceText("pasted", source.getBytes(StandardCharsets.UTF_8))));
+  }
+
+  /** One word that does not begin like a document. */
+  private static boolean isAddress(String source) {
+    return !source.startsWith("<")
+        && !source.startsWith("{")
+        && source.chars().noneMatch(Character::isWhitespace);
   }
 
   @PostMapping(path = "/intakes/files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)

@@ -16,6 +16,7 @@ import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.message.Stamp;
 import org.mapsel.core.message.Trail;
+import org.mapsel.core.message.UnknownFields;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Operation;
@@ -41,7 +42,7 @@ public final class HttpCodec implements Codec {
     OperationWire.Rest rest = (OperationWire.Rest) wire;
     Findings findings = new Findings();
     List<Field> fields = service.shapes().fieldsOf(operation.input());
-    unknown(fields, values, findings);
+    UnknownFields.report(fields, values, Trail.ROOT, findings);
     RequestLine line = new RequestLine(service.shapes(), findings, rest.path());
     line.parameters(fields, values);
     List<Header> headers = new ArrayList<>(line.headers());
@@ -71,15 +72,6 @@ public final class HttpCodec implements Codec {
         new Request(
             rest.method(), AccessHeaders.address(line.address(endpoint), access), headers, body),
         findings.toList());
-  }
-
-  private static void unknown(List<Field> fields, RecordValue values, Findings findings) {
-    values.forEach(
-        (name, value) -> {
-          if (fields.stream().noneMatch(field -> field.name().equals(name))) {
-            findings.add(Trail.ROOT.then(name).error("MESSAGE_FIELD_UNKNOWN"));
-          }
-        });
   }
 
   private static Optional<RequestBody.Written> body(

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.message.Wanted;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
@@ -32,7 +33,7 @@ final class JsonPlan {
 
   private final Plans plans;
   private final Shape shape;
-  private final @Nullable Set<FieldPath> wanted;
+  private final Wanted wanted;
   private @Nullable Layout layout;
   private final Map<String, Slot> members = new HashMap<>();
   private final Set<String> told = new HashSet<>();
@@ -42,7 +43,7 @@ final class JsonPlan {
   private @Nullable Slot kind;
   private List<Slot> alternatives = List.of();
 
-  private JsonPlan(Plans plans, Shape shape, @Nullable Set<FieldPath> wanted) {
+  private JsonPlan(Plans plans, Shape shape, Wanted wanted) {
     this.plans = plans;
     this.shape = shape;
     this.wanted = wanted;
@@ -57,13 +58,13 @@ final class JsonPlan {
       this.shapes = shapes;
     }
 
-    JsonPlan plan(ShapeId id, @Nullable Set<FieldPath> wanted) {
-      if (wanted != null) {
+    JsonPlan plan(ShapeId id, Wanted wanted) {
+      if (!wanted.isEverything()) {
         return new JsonPlan(this, shapes.get(id), wanted);
       }
       JsonPlan plan = known.get(id);
       if (plan == null) {
-        plan = new JsonPlan(this, shapes.get(id), null);
+        plan = new JsonPlan(this, shapes.get(id), wanted);
         known.put(id, plan);
       }
       return plan;
@@ -72,7 +73,7 @@ final class JsonPlan {
 
   /** The plan for a record; an empty set of wanted paths keeps everything. */
   static JsonPlan of(Shapes shapes, ShapeId record, Set<FieldPath> wanted) {
-    return new Plans(shapes).plan(record, wanted.isEmpty() ? null : wanted);
+    return new Plans(shapes).plan(record, Wanted.of(wanted));
   }
 
   Layout layout() {
@@ -96,7 +97,7 @@ final class JsonPlan {
       JsonPlan inside =
           simple || !keep && !(shape instanceof Shape.OneOf)
               ? null
-              : plans.plan(field.shape(), keep ? wantedBelow(field) : null);
+              : plans.plan(field.shape(), keep ? wanted.below(field.name()) : Wanted.everything());
       Slot slot = new Slot(field, inner, keep ? own.indexOf(field.name()) : -1, inside);
       if (shape instanceof Shape.OneOf) {
         options.add(slot);
@@ -119,26 +120,7 @@ final class JsonPlan {
   }
 
   private boolean isKept(Field field) {
-    return wanted == null
-        || wanted.stream()
-            .anyMatch(path -> !path.isRoot() && path.steps().get(0).equals(field.name()));
-  }
-
-  /** What is wanted below a field: null for everything. */
-  private @Nullable Set<FieldPath> wantedBelow(Field field) {
-    if (wanted == null) {
-      return null;
-    }
-    Set<FieldPath> below = new HashSet<>();
-    for (FieldPath path : wanted) {
-      if (!path.isRoot() && path.steps().get(0).equals(field.name())) {
-        if (path.length() == 1) {
-          return null;
-        }
-        below.add(path.below(FieldPath.of(field.name())));
-      }
-    }
-    return below;
+    return wanted.has(field.name());
   }
 
   @Nullable Slot member(String name) {

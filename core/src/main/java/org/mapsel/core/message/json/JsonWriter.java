@@ -7,6 +7,7 @@ import org.mapsel.core.finding.Findings;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.ParameterCheck;
 import org.mapsel.core.message.Trail;
+import org.mapsel.core.message.UnknownFields;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Shape;
@@ -177,12 +178,7 @@ final class JsonWriter {
       member(fields.get(i), value, path);
     }
     if (known != given.present()) {
-      given.forEach(
-          (name, value) -> {
-            if (fields.stream().noneMatch(field -> field.name().equals(name))) {
-              findings.add(path.then(name).error("MESSAGE_FIELD_UNKNOWN"));
-            }
-          });
+      UnknownFields.report(fields, given, path, findings);
     }
   }
 

@@ -17,6 +17,7 @@ import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.message.Stamp;
 import org.mapsel.core.message.Trail;
+import org.mapsel.core.message.UnknownFields;
 import org.mapsel.core.message.http.Percent;
 import org.mapsel.core.message.json.JsonDialect;
 import org.mapsel.core.message.json.JsonMessage;
@@ -51,12 +52,7 @@ public final class EntityCodec implements Codec {
     OperationWire.Entities entities = (OperationWire.Entities) wire;
     Findings findings = new Findings();
     List<Field> fields = service.shapes().fieldsOf(operation.input());
-    values.forEach(
-        (name, value) -> {
-          if (fields.stream().noneMatch(field -> field.name().equals(name))) {
-            findings.add(Trail.ROOT.then(name).error("MESSAGE_FIELD_UNKNOWN"));
-          }
-        });
+    UnknownFields.report(fields, values, Trail.ROOT, findings);
     Building building = new Building(service, entities, findings);
     fields.forEach(field -> building.parameter(field, values.get(field.name())));
     byte[] body = building.body(fields, values);

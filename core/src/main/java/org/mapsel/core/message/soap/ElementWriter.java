@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.message.ParameterCheck;
 import org.mapsel.core.message.Trail;
+import org.mapsel.core.message.UnknownFields;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
@@ -96,7 +97,7 @@ final class ElementWriter {
       }
     }
     if (known != record.present()) {
-      reportUnknown(fields, record, path);
+      UnknownFields.report(fields, record, path, findings);
     }
   }
 
@@ -134,15 +135,6 @@ final class ElementWriter {
 
   private static boolean isContent(Wire wire) {
     return !(wire instanceof Wire.XmlAttribute || wire instanceof Wire.SoapHeader);
-  }
-
-  private void reportUnknown(List<Field> fields, RecordValue record, Trail path) {
-    record.forEach(
-        (name, value) -> {
-          if (fields.stream().noneMatch(field -> field.name().equals(name))) {
-            findings.add(path.then(name).error("MESSAGE_FIELD_UNKNOWN"));
-          }
-        });
   }
 
   /** Writes a field of the value at {@code parent}, as often as it has items. */
@@ -226,7 +218,7 @@ final class ElementWriter {
         field(added, record.get(added.name()), path);
       }
     }
-    reportUnknown(shapes.fieldsOf(field.shape()), record, path);
+    UnknownFields.report(shapes.fieldsOf(field.shape()), record, path, findings);
   }
 
   private void element(Field field, Shape shape, Name name, Value value, Trail path) {

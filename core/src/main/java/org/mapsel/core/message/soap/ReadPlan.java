@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.message.Wanted;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
@@ -28,8 +29,7 @@ final class ReadPlan {
   private final boolean choice;
   private final boolean ordered;
 
-  /** The fields wanted inside; null keeps everything. */
-  private final @Nullable Set<FieldPath> wanted;
+  private final Wanted wanted;
 
   private @Nullable Layout layout;
   private final Map<String, List<Slot>> elements = new HashMap<>();
@@ -45,7 +45,7 @@ final class ReadPlan {
   private final List<Slot> required = new ArrayList<>();
   private final Set<String> told = new HashSet<>();
 
-  private ReadPlan(Plans plans, Shape shape, @Nullable Set<FieldPath> wanted) {
+  private ReadPlan(Plans plans, Shape shape, Wanted wanted) {
     this.plans = plans;
     this.fields = plans.shapes.fieldsOf(shape.id());
     this.choice = shape instanceof Shape.OneOf;
@@ -55,7 +55,7 @@ final class ReadPlan {
 
   /** The plan for a record; an empty set of wanted paths keeps everything. */
   static ReadPlan of(Shapes shapes, ShapeId record, Set<FieldPath> wanted) {
-    return new Plans(shapes).plan(record, wanted.isEmpty() ? null : wanted);
+    return new Plans(shapes).plan(record, Wanted.of(wanted));
   }
 
   /** Plans of one reading; whole types are planned once, so recursion ends. */
@@ -68,19 +68,19 @@ final class ReadPlan {
       this.shapes = shapes;
     }
 
-    ReadPlan plan(ShapeId id, @Nullable Set<FieldPath> wanted) {
-      if (wanted != null) {
+    ReadPlan plan(ShapeId id, Wanted wanted) {
+      if (!wanted.isEverything()) {
         return create(id, wanted);
       }
       ReadPlan known = whole.get(id);
       if (known == null) {
-        known = create(id, null);
+        known = create(id, wanted);
         whole.put(id, known);
       }
       return known;
     }
 
-    private ReadPlan create(ShapeId id, @Nullable Set<FieldPath> wanted) {
+    private ReadPlan create(ShapeId id, Wanted wanted) {
       return new ReadPlan(this, shapes.get(id), wanted);
     }
   }
@@ -106,26 +106,7 @@ final class ReadPlan {
   }
 
   private boolean isKept(Field field) {
-    return wanted == null
-        || wanted.stream()
-            .anyMatch(path -> !path.isRoot() && path.steps().get(0).equals(field.name()));
-  }
-
-  /** What is wanted below a field: null for everything. */
-  private @Nullable Set<FieldPath> wantedBelow(Field field) {
-    if (wanted == null) {
-      return null;
-    }
-    Set<FieldPath> below = new HashSet<>();
-    for (FieldPath path : wanted) {
-      if (!path.isRoot() && path.steps().get(0).equals(field.name())) {
-        if (path.length() == 1) {
-          return null;
-        }
-        below.add(path.below(FieldPath.of(field.name())));
-      }
-    }
-    return below;
+    return wanted.has(field.name());
   }
 
   /** What is not kept gets slots too: it is announced, and so nothing to wonder about. */
@@ -141,7 +122,8 @@ final class ReadPlan {
       int index = own.indexOf(field.name());
       Shape shape = plans.shapes.get(field.shape());
       boolean simple = shape instanceof Shape.Scalar || shape instanceof Shape.Open;
-      ReadPlan inside = simple || !keep ? null : plans.plan(field.shape(), wantedBelow(field));
+      ReadPlan inside =
+          simple || !keep ? null : plans.plan(field.shape(), wanted.below(field.name()));
       Slot slot = new Slot(field, nameOf(field.wire()), groups, index, shape, kind, inside, keep);
       switch (field.wire()) {
         case Wire.XmlElement element -> put(target.elements, slot);
@@ -169,7 +151,8 @@ final class ReadPlan {
   /** The fields of a field that has no element of its own stand in the element around it. */
   private void fillInside(ReadPlan target, Slot slot, @Nullable Name kind, Set<ShapeId> open) {
     ReadPlan inside = slot.plan();
-    ReadPlan members = inside == null ? plans.plan(slot.field().shape(), null) : inside;
+    ReadPlan members =
+        inside == null ? plans.plan(slot.field().shape(), Wanted.everything()) : inside;
     boolean simple = slot.shape() instanceof Shape.Scalar || slot.shape() instanceof Shape.Open;
     if (!simple && open.add(slot.field().shape())) {
       List<Slot.GroupStep> deeper = new ArrayList<>(slot.groups());

@@ -16,25 +16,14 @@ import org.mapsel.core.read.Reading;
 import org.mapsel.core.shape.Wire;
 
 /** OpenAPI 3.0 to 3.2. */
-final class OpenApiDialect implements OpenApiReader.Dialect {
-
-  private final Located root;
-  private final References references;
-  private final SchemaTypes types;
+final class OpenApiDialect extends Dialect {
 
   OpenApiDialect(Located root, References references, SchemaTypes types) {
-    this.root = root;
-    this.references = references;
-    this.types = types;
+    super(root, references, types);
   }
 
   @Override
-  public List<Located> parameters(Located of) {
-    return Parameters.of(of, references);
-  }
-
-  @Override
-  public Optional<ParameterDeclaration> parameter(Located parameter) {
+  Optional<ParameterDeclaration> parameter(Located parameter) {
     Optional<Wire.In> in = Parameters.in(parameter.node().text("in"));
     if (in.isEmpty()) {
       return Optional.empty();
@@ -81,7 +70,7 @@ final class OpenApiDialect implements OpenApiReader.Dialect {
   }
 
   @Override
-  public Optional<BodyDeclaration> body(Located operation, List<Located> parameters) {
+  Optional<BodyDeclaration> body(Located operation, List<Located> parameters) {
     return operation
         .find("requestBody")
         .flatMap(references::follow)
@@ -94,7 +83,7 @@ final class OpenApiDialect implements OpenApiReader.Dialect {
   }
 
   @Override
-  public List<AnswerDeclaration> answers(Located operation) {
+  List<AnswerDeclaration> answers(Located operation) {
     List<AnswerDeclaration> answers = new ArrayList<>();
     operation
         .find("responses")
@@ -164,7 +153,7 @@ final class OpenApiDialect implements OpenApiReader.Dialect {
   }
 
   @Override
-  public List<ServerDeclaration> servers(Located item, Located operation) {
+  List<ServerDeclaration> servers(Located item, Located operation) {
     for (Located holder : List.of(operation, item, root)) {
       List<ServerDeclaration> servers =
           holder.items("servers").stream()
@@ -180,10 +169,5 @@ final class OpenApiDialect implements OpenApiReader.Dialect {
       }
     }
     return List.of(new ServerDeclaration(Servers.origin(root.document()), ""));
-  }
-
-  @Override
-  public List<String> logins(Located operation) {
-    return Logins.wanted(root, operation);
   }
 }

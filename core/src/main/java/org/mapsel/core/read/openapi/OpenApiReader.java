@@ -158,23 +158,4 @@ public final class OpenApiReader implements DescriptionReader {
   private static List<String> identity(Located parameter) {
     return List.of(parameter.node().text("in"), parameter.node().text("name"));
   }
-
-  /** What differs between OpenAPI 3 and Swagger 2. */
-  interface Dialect {
-
-    /** The parameters that an operation or a path names, followed to where they are declared. */
-    List<Located> parameters(Located of);
-
-    /** A parameter outside the body; nothing if it belongs into the body. */
-    Optional<HttpDeclaration.ParameterDeclaration> parameter(Located parameter);
-
-    Optional<HttpDeclaration.BodyDeclaration> body(Located operation, List<Located> parameters);
-
-    List<HttpDeclaration.AnswerDeclaration> answers(Located operation);
-
-    List<HttpDeclaration.ServerDeclaration> servers(Located item, Located operation);
-
-    /** The names of the ways to say who calls, of which the operation wants one. */
-    List<String> logins(Located operation);
-  }
 }

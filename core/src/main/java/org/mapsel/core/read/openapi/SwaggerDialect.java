@@ -20,29 +20,18 @@ import org.mapsel.core.read.Reading;
 import org.mapsel.core.shape.Wire;
 
 /** Swagger 2.0, where parameters carry their type themselves and the body is one of them. */
-final class SwaggerDialect implements OpenApiReader.Dialect {
+final class SwaggerDialect extends Dialect {
 
   private static final String ANY = "*/*";
   private static final String FORM = "application/x-www-form-urlencoded";
   private static final String MULTIPART = "multipart/form-data";
 
-  private final Located root;
-  private final References references;
-  private final SchemaTypes types;
-
   SwaggerDialect(Located root, References references, SchemaTypes types) {
-    this.root = root;
-    this.references = references;
-    this.types = types;
+    super(root, references, types);
   }
 
   @Override
-  public List<Located> parameters(Located of) {
-    return Parameters.of(of, references);
-  }
-
-  @Override
-  public Optional<ParameterDeclaration> parameter(Located parameter) {
+  Optional<ParameterDeclaration> parameter(Located parameter) {
     DataNode node = parameter.node();
     return Parameters.in(node.text("in"))
         .map(
@@ -66,7 +55,7 @@ final class SwaggerDialect implements OpenApiReader.Dialect {
   }
 
   @Override
-  public Optional<BodyDeclaration> body(Located operation, List<Located> parameters) {
+  Optional<BodyDeclaration> body(Located operation, List<Located> parameters) {
     List<Located> form =
         parameters.stream().filter(one -> one.node().text("in").equals("formData")).toList();
     if (!form.isEmpty()) {
@@ -121,7 +110,7 @@ final class SwaggerDialect implements OpenApiReader.Dialect {
   }
 
   @Override
-  public List<AnswerDeclaration> answers(Located operation) {
+  List<AnswerDeclaration> answers(Located operation) {
     List<AnswerDeclaration> answers = new ArrayList<>();
     operation
         .find("responses")
@@ -161,7 +150,7 @@ final class SwaggerDialect implements OpenApiReader.Dialect {
   }
 
   @Override
-  public List<ServerDeclaration> servers(Located item, Located operation) {
+  List<ServerDeclaration> servers(Located item, Located operation) {
     DataNode node = root.node();
     String base = node.text("basePath");
     String own = Servers.origin(root.document());
@@ -181,10 +170,5 @@ final class SwaggerDialect implements OpenApiReader.Dialect {
             .map(scheme -> scheme + "://" + node.text("host") + base)
             .map(address -> new ServerDeclaration(Reading.resolve(root.document(), address), ""))
             .toList();
-  }
-
-  @Override
-  public List<String> logins(Located operation) {
-    return Logins.wanted(root, operation);
   }
 }

@@ -187,7 +187,7 @@ class HttpMessagesTest {
     Request request =
         request(
                 TIDES,
-                "POST /stations/{station}/pictures",
+                "POST-stations-station-pictures",
                 "{'station':'OUT','body':{'caption':'Low water','places':[{'lat':1,'lon':2}],"
                     + "'picture':{'$binary':{'base64':'iVBORw0KGgo='}}}}")
             .get();

@@ -1,0 +1,41 @@
+package org.mapsel.core.read.openapi;
+
+import java.util.List;
+import java.util.Optional;
+import org.mapsel.core.declare.HttpDeclaration.AnswerDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
+
+/** What differs between OpenAPI 3 and Swagger 2. */
+abstract class Dialect {
+
+  final Located root;
+  final References references;
+  final SchemaTypes types;
+
+  Dialect(Located root, References references, SchemaTypes types) {
+    this.root = root;
+    this.references = references;
+    this.types = types;
+  }
+
+  /** The parameters that an operation or a path names, followed to where they are declared. */
+  List<Located> parameters(Located of) {
+    return Parameters.of(of, references);
+  }
+
+  /** A parameter outside the body; nothing if it belongs into the body. */
+  abstract Optional<ParameterDeclaration> parameter(Located parameter);
+
+  abstract Optional<BodyDeclaration> body(Located operation, List<Located> parameters);
+
+  abstract List<AnswerDeclaration> answers(Located operation);
+
+  abstract List<ServerDeclaration> servers(Located item, Located operation);
+
+  /** The names of the ways to say who calls, of which the operation wants one. */
+  List<String> logins(Located operation) {
+    return Logins.wanted(root, operation);
+  }
+}
