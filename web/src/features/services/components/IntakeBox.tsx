@@ -91,7 +91,7 @@ export function IntakeBox({ busy, asked, onRead }: Props) {
           event.preventDefault();
           event.currentTarget.closest('form')?.requestSubmit();
         }}
-        placeholder="http://…?wsdl"
+        placeholder="http://…"
         helperText={
           kind === ''
             ? 'An address, or paste a description or a sample request'

@@ -121,7 +121,8 @@ public final class SampleReader implements DescriptionReader {
   /** The first step of the path tells services of one host apart. */
   private static String name(URI uri) {
     String[] steps = String.valueOf(uri.getPath()).split("/");
-    return steps.length > 2 ? steps[1] : uri.getHost();
+    boolean telling = steps.length > 1 && !steps[1].matches("|api|rest|services|v\\d+");
+    return telling ? steps[1] : uri.getHost();
   }
 
   private static Optional<URI> address(Sample sample, Reading reading, SourceText source) {
