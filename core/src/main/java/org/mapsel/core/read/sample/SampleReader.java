@@ -114,8 +114,7 @@ public final class SampleReader implements DescriptionReader {
     byOperation.values().forEach(same -> reading.declarations().add(operation(same, source)));
     byOperation.values().stream()
         .findFirst()
-        .ifPresent(
-            first -> reading.declarations().name(URI.create(first.get(0).address).getHost()));
+        .ifPresent(first -> reading.declarations().name(name(URI.create(first.get(0).address))));
   }
 
   /** The first step of the path tells services of one host apart. */
