@@ -1,3 +1,4 @@
+import { json } from '@codemirror/lang-json';
 import { xml } from '@codemirror/lang-xml';
 import { foldGutter, HighlightStyle, syntaxHighlighting } from '@codemirror/language';
 import { EditorState } from '@codemirror/state';
@@ -7,7 +8,7 @@ import { useEffect, useRef } from 'react';
 
 /** In the colours of the theme, so that they can be read by day and by night. */
 const colours = HighlightStyle.define([
-  { tag: tags.tagName, color: 'var(--mui-palette-comesBack)' },
+  { tag: [tags.tagName, tags.propertyName], color: 'var(--mui-palette-comesBack)' },
   { tag: [tags.string, tags.attributeValue], color: 'var(--mui-palette-goesIn)' },
   {
     tag: [tags.angleBracket, tags.comment, tags.processingInstruction, tags.documentMeta],
@@ -27,7 +28,7 @@ export default function Message({ text, label }: { text: string; label: string }
         extensions: [
           lineNumbers(),
           foldGutter(),
-          xml(),
+          /^\s*[[{]/.test(text) ? json() : xml(),
           syntaxHighlighting(colours),
           EditorState.readOnly.of(true),
           EditorView.lineWrapping,

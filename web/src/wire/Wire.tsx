@@ -5,7 +5,6 @@ import FormControlLabel from '@mui/material/FormControlLabel';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
-import formatXml from 'xml-formatter';
 import type { ExchangeView } from '@/api/client';
 import { millis } from '@/lib/format';
 import { bytesText } from '@/lib/json';
@@ -14,18 +13,10 @@ import { FindingList } from '@/ui/FindingList';
 import { MONO } from '@/ui/fonts';
 import { Mark } from '@/ui/Mark';
 import { Waiting } from '@/ui/Waiting';
+import { layOut } from './layOut';
 import { exchangeQuery } from './queries';
 
 const Message = lazy(() => import('./Message'));
-
-/** Laid out by its tags; a message that is not well-formed stays as it came. */
-function laidOut(body: string) {
-  try {
-    return formatXml(body, { indentation: '  ', collapseContent: true, lineSeparator: '\n' });
-  } catch {
-    return body;
-  }
-}
 
 interface HeaderLine {
   name: string;
@@ -70,7 +61,7 @@ function Request({ exchange, pretty }: { exchange: ExchangeView; pretty: boolean
       </Typography>
       <Headers lines={exchange.requestHeaders} label="Request headers" />
       <Message
-        text={pretty ? laidOut(exchange.requestBody) : exchange.requestBody}
+        text={pretty ? layOut(exchange.requestBody) : exchange.requestBody}
         label="Request body"
       />
     </Box>
@@ -92,7 +83,7 @@ function Answer({ exchange, pretty }: { exchange: ExchangeView; pretty: boolean 
       <Headers lines={exchange.responseHeaders} label="Answer headers" />
       {exchange.responseBody && (
         <Message
-          text={pretty && !exchange.cut ? laidOut(exchange.responseBody) : exchange.responseBody}
+          text={pretty && !exchange.cut ? layOut(exchange.responseBody) : exchange.responseBody}
           label="Answer body"
         />
       )}

@@ -23,6 +23,7 @@ public final class Declarations {
   private final Map<String, DataType> dataTypes = new LinkedHashMap<>();
   private final List<HttpDeclaration> httpOperations = new ArrayList<>();
   private Optional<Entities> entities = Optional.empty();
+  private boolean overHttp;
   private String name = "";
   private String documentation = "";
 
@@ -146,6 +147,15 @@ public final class Declarations {
 
   public Map<String, DataType> dataTypes() {
     return dataTypes;
+  }
+
+  /** The operations, should there be any, are methods on paths. */
+  public void overHttp() {
+    overHttp = true;
+  }
+
+  public boolean isOverHttp() {
+    return overHttp;
   }
 
   public List<HttpDeclaration> httpOperations() {

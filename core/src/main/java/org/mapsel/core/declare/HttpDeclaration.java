@@ -23,14 +23,12 @@ public record HttpDeclaration(
     Optional<BodyDeclaration> body,
     List<AnswerDeclaration> answers,
     List<ServerDeclaration> servers,
-    List<String> logins,
     Place place) {
 
   public HttpDeclaration {
     parameters = List.copyOf(parameters);
     answers = List.copyOf(answers);
     servers = List.copyOf(servers);
-    logins = List.copyOf(logins);
   }
 
   /**

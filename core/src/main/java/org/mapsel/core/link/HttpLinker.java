@@ -18,6 +18,8 @@ import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Findings;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.OperationId;
@@ -64,7 +66,10 @@ final class HttpLinker {
     this.shapes = new DataShapes(new DataTypes(declarations.dataTypes()));
   }
 
-  static Service link(Declarations declarations) {
+  static Service link(Declarations declarations, Findings findings) {
+    if (declarations.httpOperations().isEmpty()) {
+      findings.add(Finding.error("OPENAPI_OPERATION_NONE"));
+    }
     HttpLinker linker = new HttpLinker(declarations);
     declarations
         .httpOperations()

@@ -14,8 +14,8 @@ public final class Linker {
 
   /** Whatever can be linked; what cannot is a finding and left out. */
   public static Service link(Declarations declarations, Findings findings) {
-    if (!declarations.httpOperations().isEmpty()) {
-      return HttpLinker.link(declarations);
+    if (declarations.isOverHttp()) {
+      return HttpLinker.link(declarations, findings);
     }
     if (declarations.entities().isPresent()) {
       return EntityLinker.link(declarations, findings);

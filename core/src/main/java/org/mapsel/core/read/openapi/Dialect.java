@@ -33,9 +33,4 @@ abstract class Dialect {
   abstract List<AnswerDeclaration> answers(Located operation);
 
   abstract List<ServerDeclaration> servers(Located item, Located operation);
-
-  /** The names of the ways to say who calls, of which the operation wants one. */
-  List<String> logins(Located operation) {
-    return Logins.wanted(root, operation);
-  }
 }

@@ -1,23 +1,68 @@
 package org.mapsel.core.read.openapi;
 
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
 import org.mapsel.core.document.DataNode;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.read.Reading;
 
-/** Which of the declared ways to say who calls an operation wants. */
+/** Tells how the service wants to know who calls (OpenAPI 3.1, Security Scheme Object). */
 final class Logins {
 
   private static final String SECURITY = "security";
 
   private Logins() {}
 
-  /**
-   * What the operation says counts before what the whole description says, also if it is nothing.
-   */
-  static List<String> wanted(Located root, Located operation) {
-    DataNode holder = operation.node().has(SECURITY) ? operation.node() : root.node();
-    return holder.items(SECURITY).stream()
-        .flatMap(requirement -> requirement.names().stream())
-        .distinct()
-        .toList();
+  /** A note for each way that an operation wants or that holds for all of them. */
+  static void tell(Located root, References references, Reading reading) {
+    Optional<Located> schemes =
+        root.find("components")
+            .flatMap(components -> components.find("securitySchemes"))
+            .or(() -> root.find("securityDefinitions"));
+    for (String name : wanted(root.node())) {
+      schemes
+          .flatMap(all -> all.find(name))
+          .flatMap(references::follow)
+          .ifPresent(
+              scheme ->
+                  reading
+                      .findings()
+                      .add(
+                          Finding.note(
+                                  "OPENAPI_LOGIN_WANTED", "name", name, "how", how(scheme.node()))
+                              .at(scheme.place())));
+    }
+  }
+
+  private static Set<String> wanted(DataNode root) {
+    Set<String> names = new LinkedHashSet<>();
+    List<DataNode> holders = new ArrayList<>(List.of(root));
+    root.find("paths").ifPresent(paths -> paths.forEach(item -> holders.addAll(item.items())));
+    for (DataNode holder : holders) {
+      holder.items(SECURITY).forEach(requirement -> names.addAll(requirement.names()));
+    }
+    return names;
+  }
+
+  private static String how(DataNode scheme) {
+    return switch (scheme.text("type")) {
+      case "apiKey" -> "a key in the " + scheme.text("in") + " as " + scheme.text("name");
+      case "basic" -> "a user name and password (Basic)";
+      case "http" ->
+          switch (scheme.text("scheme").toLowerCase(Locale.ROOT)) {
+            case "basic" -> "a user name and password (Basic)";
+            case "digest" -> "a user name and password (Digest)";
+            case "bearer" -> "a bearer token";
+            default -> "the HTTP scheme " + scheme.text("scheme");
+          };
+      case "oauth2" -> "a bearer token from OAuth 2, which is not fetched by itself";
+      case "openIdConnect" -> "a bearer token from OpenID Connect, which is not fetched by itself";
+      case "mutualTLS" -> "a client certificate";
+      default -> scheme.text("type");
+    };
   }
 }

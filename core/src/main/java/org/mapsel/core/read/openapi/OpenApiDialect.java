@@ -12,7 +12,6 @@ import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.PartDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
-import org.mapsel.core.read.Reading;
 import org.mapsel.core.shape.Wire;
 
 /** OpenAPI 3.0 to 3.2. */
@@ -161,7 +160,7 @@ final class OpenApiDialect extends Dialect {
               .map(
                   server ->
                       new ServerDeclaration(
-                          Reading.resolve(root.document(), server.address()),
+                          Servers.resolved(root.document(), server.address()),
                           server.documentation()))
               .toList();
       if (!servers.isEmpty()) {

@@ -37,6 +37,7 @@ public final class OpenApiReader implements DescriptionReader {
       return new Format("OpenAPI", "");
     }
     DataNode node = root.get().node();
+    reading.declarations().overHttp();
     boolean old = node.has("swagger");
     Format format = new Format(old ? "Swagger" : "OpenAPI", node.text(old ? "swagger" : "openapi"));
     SchemaTypes types = new SchemaTypes(references);
@@ -58,6 +59,7 @@ public final class OpenApiReader implements DescriptionReader {
                                 "names",
                                 String.join(", ", hooks.names()))
                             .at(hooks.place(source.address()))));
+    Logins.tell(root.get(), references, reading);
     readWanted(reading, references, types);
     return format;
   }
@@ -151,7 +153,6 @@ public final class OpenApiReader implements DescriptionReader {
         dialect.body(operation, parameters),
         dialect.answers(operation),
         dialect.servers(item, operation),
-        dialect.logins(operation),
         operation.place());
   }
 

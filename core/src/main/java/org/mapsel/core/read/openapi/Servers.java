@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
 import org.mapsel.core.document.DataNode;
+import org.mapsel.core.read.Reading;
 
 /** Server addresses with variables in them (OpenAPI 3.1, Server Object). */
 final class Servers {
@@ -38,6 +39,11 @@ final class Servers {
     return addresses.stream()
         .map(address -> new ServerDeclaration(address, server.node().text("description")))
         .toList();
+  }
+
+  /** An address as it is meant in a document; beside a file there is no server. */
+  static String resolved(String document, String address) {
+    return origin(document).isEmpty() ? address : Reading.resolve(document, address);
   }
 
   /** Scheme and host of an address; empty if it has none. */

@@ -16,7 +16,6 @@ import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.PartDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
 import org.mapsel.core.document.DataNode;
-import org.mapsel.core.read.Reading;
 import org.mapsel.core.shape.Wire;
 
 /** Swagger 2.0, where parameters carry their type themselves and the body is one of them. */
@@ -168,7 +167,7 @@ final class SwaggerDialect extends Dialect {
         .stream()
             .sorted(Comparator.reverseOrder())
             .map(scheme -> scheme + "://" + node.text("host") + base)
-            .map(address -> new ServerDeclaration(Reading.resolve(root.document(), address), ""))
+            .map(address -> new ServerDeclaration(Servers.resolved(root.document(), address), ""))
             .toList();
   }
 }

@@ -78,6 +78,7 @@ public final class SampleReader implements DescriptionReader {
   public Format read(SourceText source, Reading reading) {
     String text = new String(source.bytes(), StandardCharsets.UTF_8);
     List<Sample> samples = new ArrayList<>();
+    reading.declarations().overHttp();
     if (Inference.isJson(text)) {
       DataDocument har = DataDocument.read(source, Limits.DESCRIPTION);
       har.problem().ifPresent(reading.findings()::add);
@@ -156,7 +157,6 @@ public final class SampleReader implements DescriptionReader {
         body(samples),
         answers(samples),
         List.of(new ServerDeclaration(uri.getScheme() + "://" + uri.getRawAuthority(), "")),
-        List.of(),
         place);
   }
 
