@@ -10,6 +10,7 @@ import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.message.Access;
+import org.mapsel.core.message.AccessHeaders;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.Codec;
 import org.mapsel.core.message.Request;
@@ -167,9 +168,10 @@ public final class Caller {
     RecordValue all = first.value();
     Optional<String> next = codec.next(wire, all);
     for (int part = 1; next.isPresent(); part++) {
-      Optional<Request> more = Parts.request(request, next.get());
+      Optional<Request> more = Parts.request(request, next.get(), access);
       if (part == MAX_PARTS || more.isEmpty()) {
-        findings.add(Finding.note("CALL_MORE_ROWS", "address", next.get()));
+        findings.add(
+            Finding.note("CALL_MORE_ROWS", "address", AccessHeaders.shown(next.get(), access)));
         break;
       }
       Optional<Outcome<Answer>> read =
@@ -179,7 +181,9 @@ public final class Caller {
               .map(response -> codec.read(service, operation, wire, response, wanted));
       if (read.isEmpty()
           || !(read.get().value().orElse(null) instanceof Answer.Returned returned)) {
-        findings.add(Finding.warning("CALL_PART_MISSING", "address", next.get()));
+        findings.add(
+            Finding.warning(
+                "CALL_PART_MISSING", "address", AccessHeaders.shown(next.get(), access)));
         read.ifPresent(outcome -> findings.addAll(outcome.findings()));
         break;
       }

@@ -1,9 +1,11 @@
 package org.mapsel.core.read.openapi;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.mapsel.core.declare.HttpDeclaration.AnswerDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
 
@@ -30,7 +32,34 @@ abstract class Dialect {
 
   abstract Optional<BodyDeclaration> body(Located operation, List<Located> parameters);
 
-  abstract List<AnswerDeclaration> answers(Located operation);
+  /** What may come back, by status. */
+  List<AnswerDeclaration> answers(Located operation) {
+    List<AnswerDeclaration> answers = new ArrayList<>();
+    operation
+        .find("responses")
+        .ifPresent(
+            responses ->
+                responses
+                    .node()
+                    .forEachMember(
+                        (status, response) -> {
+                          if (!status.startsWith("x-")) {
+                            references
+                                .follow(responses.beside(response))
+                                .ifPresent(
+                                    answer -> answers.add(answer(status, answer, operation)));
+                          }
+                        }));
+    return answers;
+  }
+
+  private AnswerDeclaration answer(String status, Located answer, Located operation) {
+    return new AnswerDeclaration(
+        status, answer.node().text("description"), contents(answer, operation));
+  }
+
+  /** An answer in each of the media types it may come in. */
+  abstract List<ContentDeclaration> contents(Located answer, Located operation);
 
   abstract List<ServerDeclaration> servers(Located item, Located operation);
 }

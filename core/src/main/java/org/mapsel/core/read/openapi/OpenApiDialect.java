@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.mapsel.core.declare.DataType;
-import org.mapsel.core.declare.HttpDeclaration.AnswerDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
@@ -82,29 +81,8 @@ final class OpenApiDialect extends Dialect {
   }
 
   @Override
-  List<AnswerDeclaration> answers(Located operation) {
-    List<AnswerDeclaration> answers = new ArrayList<>();
-    operation
-        .find("responses")
-        .ifPresent(
-            responses ->
-                responses
-                    .node()
-                    .forEachMember(
-                        (status, response) -> {
-                          if (!status.startsWith("x-")) {
-                            references
-                                .follow(responses.beside(response))
-                                .ifPresent(
-                                    answer ->
-                                        answers.add(
-                                            new AnswerDeclaration(
-                                                status,
-                                                answer.node().text("description"),
-                                                contents(answer))));
-                          }
-                        }));
-    return answers;
+  List<ContentDeclaration> contents(Located answer, Located operation) {
+    return contents(answer);
   }
 
   private List<ContentDeclaration> contents(Located holder) {

@@ -9,7 +9,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.mapsel.core.declare.DataType;
-import org.mapsel.core.declare.HttpDeclaration.AnswerDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
@@ -109,32 +108,9 @@ final class SwaggerDialect extends Dialect {
   }
 
   @Override
-  List<AnswerDeclaration> answers(Located operation) {
-    List<AnswerDeclaration> answers = new ArrayList<>();
-    operation
-        .find("responses")
-        .ifPresent(
-            responses ->
-                responses
-                    .node()
-                    .forEachMember(
-                        (status, response) -> {
-                          if (!status.startsWith("x-")) {
-                            references
-                                .follow(responses.beside(response))
-                                .ifPresent(
-                                    answer -> answers.add(answer(status, answer, operation)));
-                          }
-                        }));
-    return answers;
-  }
-
-  private AnswerDeclaration answer(String status, Located answer, Located operation) {
+  List<ContentDeclaration> contents(Located answer, Located operation) {
     Optional<Located> schema = answer.find("schema");
-    return new AnswerDeclaration(
-        status,
-        answer.node().text("description"),
-        schema.isEmpty() ? List.of() : contents(mediaTypes(operation, "produces"), schema));
+    return schema.isEmpty() ? List.of() : contents(mediaTypes(operation, "produces"), schema);
   }
 
   private List<ContentDeclaration> contents(List<String> mediaTypes, Optional<Located> schema) {

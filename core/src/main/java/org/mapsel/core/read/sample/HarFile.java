@@ -2,12 +2,63 @@ package org.mapsel.core.read.sample;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.mapsel.core.document.DataDocument;
 import org.mapsel.core.document.DataNode;
+import org.mapsel.core.document.Limits;
+import org.mapsel.core.document.SourceText;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 
 /** A HAR file (HTTP Archive 1.2): exchanges that a browser or a proxy has recorded. */
 final class HarFile {
 
   private HarFile() {}
+
+  static boolean is(String text) {
+    return text.stripLeading().startsWith("{");
+  }
+
+  /**
+   * Only what is read of it: the rest (cookies one by one, what the browser has measured) serves
+   * nobody and may hold secrets.
+   */
+  static Optional<String> reduced(SourceText source) {
+    return DataDocument.read(source, Limits.DESCRIPTION)
+        .root()
+        .map(HarFile::read)
+        .map(HarFile::write);
+  }
+
+  private static String write(List<Sample> samples) {
+    ObjectNode root = JsonNodeFactory.instance.objectNode();
+    ObjectNode log = root.putObject("log");
+    log.put("version", "1.2");
+    log.putObject("creator").put("name", "Mapsel").put("version", "1");
+    ArrayNode entries = log.putArray("entries");
+    for (Sample sample : samples) {
+      ObjectNode entry = entries.addObject();
+      ObjectNode request = entry.putObject("request");
+      request.put("method", sample.method).put("url", sample.address);
+      ArrayNode headers = request.putArray("headers");
+      for (Sample.Field field : sample.headers) {
+        headers.addObject().put("name", field.name()).put("value", field.value());
+      }
+      if (!sample.body.isEmpty()) {
+        request.putObject("postData").put("text", sample.body);
+      }
+      for (Sample.Answer answer : sample.answers) {
+        ObjectNode response = entry.putObject("response").put("status", answer.status());
+        response
+            .putObject("content")
+            .put("mimeType", answer.mediaType())
+            .put("text", answer.body());
+      }
+    }
+    return new JsonMapper().writeValueAsString(root);
+  }
 
   static List<Sample> read(DataNode root) {
     List<Sample> samples = new ArrayList<>();

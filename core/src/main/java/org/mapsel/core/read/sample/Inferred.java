@@ -74,7 +74,8 @@ final class Inferred {
   }
 
   private void saw(ScalarType type, String text) {
-    first = first.isEmpty() ? Optional.of(text) : first;
+    // What was taken out is no value to send or to show.
+    first = first.isEmpty() && !text.contains(Secrets.HIDDEN) ? Optional.of(text) : first;
     scalar = scalar == null || scalar == type ? type : wider(scalar, type);
   }
 

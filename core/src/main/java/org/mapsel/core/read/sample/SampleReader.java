@@ -50,18 +50,6 @@ public final class SampleReader implements DescriptionReader {
           "priority",
           "te");
 
-  /** Headers whose value nobody else may see. */
-  private static final Set<String> SECRET =
-      Set.of(
-          "authorization",
-          "proxy-authorization",
-          "cookie",
-          "x-api-key",
-          "api-key",
-          "apikey",
-          "x-auth-token",
-          "x-csrf-token");
-
   @Override
   public boolean recognises(String head) {
     return CurlCommand.is(head)
@@ -76,11 +64,14 @@ public final class SampleReader implements DescriptionReader {
 
   @Override
   public Format read(SourceText source, Reading reading) {
-    String text = new String(source.bytes(), StandardCharsets.UTF_8);
+    String text = kept(source, reading);
     List<Sample> samples = new ArrayList<>();
     reading.declarations().overHttp();
-    if (Inference.isJson(text)) {
-      DataDocument har = DataDocument.read(source, Limits.DESCRIPTION);
+    if (HarFile.is(text)) {
+      DataDocument har =
+          DataDocument.read(
+              new SourceText(source.address(), text.getBytes(StandardCharsets.UTF_8)),
+              Limits.DESCRIPTION);
       har.problem().ifPresent(reading.findings()::add);
       har.root().map(HarFile::read).ifPresent(samples::addAll);
     } else {
@@ -94,9 +85,28 @@ public final class SampleReader implements DescriptionReader {
       }
       samples.add(sample);
     }
-    Secrets.leaveOut(source, samples, SECRET, reading);
     declare(samples, reading, source);
     return new Format("Sample", "1");
+  }
+
+  /** The text without its secrets, which is what is kept of it. */
+  private static String kept(SourceText source, Reading reading) {
+    String given = new String(source.bytes(), StandardCharsets.UTF_8);
+    String whole = HarFile.is(given) ? HarFile.reduced(source).orElse(given) : given;
+    Secrets.Cleaned cleaned = Secrets.clean(whole);
+    if (!cleaned.text().equals(given)) {
+      reading.replace(
+          source,
+          new SourceText(source.address(), cleaned.text().getBytes(StandardCharsets.UTF_8)));
+    }
+    for (String name : cleaned.names()) {
+      reading
+          .findings()
+          .add(
+              Finding.note("SAMPLE_SECRET_LEFT_OUT", "header", name)
+                  .at(Place.in(source.address())));
+    }
+    return cleaned.text();
   }
 
   /** Samples of the same method and path are one operation. */
@@ -172,7 +182,7 @@ public final class SampleReader implements DescriptionReader {
         String name = field.name().toLowerCase(Locale.ROOT);
         boolean own =
             OWN.contains(name)
-                || SECRET.contains(name)
+                || Secrets.isHeader(name)
                 || name.startsWith("sec-")
                 || name.startsWith(":");
         if (!own) {

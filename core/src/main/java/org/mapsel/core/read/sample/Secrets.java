@@ -1,46 +1,75 @@
 package org.mapsel.core.read.sample;
 
-import java.nio.charset.StandardCharsets;
-import java.util.List;
-import java.util.Locale;
+import java.util.LinkedHashSet;
 import java.util.Set;
-import org.mapsel.core.document.SourceText;
-import org.mapsel.core.finding.Finding;
-import org.mapsel.core.read.Reading;
-import org.mapsel.core.ref.Place;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
- * A sample is kept as it was given, but for what nobody may see: that is put under access, where it
- * is kept encrypted.
+ * Takes what nobody may see out of a sample before anything else looks at it, so that it is neither
+ * kept nor shown: headers and cookies that prove who calls, users with their passwords, and values
+ * whose name says that they are secret.
  */
 final class Secrets {
 
-  private static final String HIDDEN = "•••";
+  /** What stands in the place of a secret. */
+  static final String HIDDEN = "\u2022\u2022\u2022";
+
+  private static final String HEADERS =
+      "(?:proxy-)?authorization|(?:set-)?cookie|(?:x-)?api-?key|x-auth-token|x-csrf-token";
+  private static final String NAMES =
+      "api[-_]?key|access[-_]?token|refresh[-_]?token|id[-_]?token|token|password|passwd|pwd|secret"
+          + "|client[-_]?secret|session[-_]?id|signature|sig";
+
+  /** Each keeps its first group, which names the secret in its second. */
+  private static final Pattern[] PLACES = {
+    // A header in quotes, as commands have it, without them, and on a line of its own.
+    pattern("(['\"](" + HEADERS + ")\\s*:\\s*)[^'\"\\r\\n]*"),
+    pattern("(\\s(" + HEADERS + "):)[^\\s'\"]+"),
+    pattern("(^(" + HEADERS + ")\\s*:\\s*).+$"),
+    pattern("(\\s(-u|--user|-b|--cookie)[ =]?)('[^']*'|\"[^\"]*\"|[^\\s'\"]+)"),
+    pattern("(([a-z]+)://)[^/@\\s'\"]+@"),
+    // A header in a HAR file, as it is written again.
+    pattern("(\"name\":\"(" + HEADERS + ")\",\"value\":\")(?:[^\"\\\\]|\\\\.)+"),
+    // A value in an address or a form, and in JSON.
+    pattern("([?&'\"\\s](" + NAMES + ")=)[^&\\s'\"<]+"),
+    pattern("(\\\\?\"(" + NAMES + ")\\\\?\"\\s*:\\s*\\\\?\")[^\"\\\\]+"),
+    pattern("(<(?:[a-z][\\w.-]*:)?(" + NAMES + ")(?:\\s[^>]*)?>)[^<]+"),
+  };
 
   private Secrets() {}
 
-  static void leaveOut(
-      SourceText source, List<Sample> samples, Set<String> secret, Reading reading) {
-    String text = new String(source.bytes(), StandardCharsets.UTF_8);
+  private static Pattern pattern(String expression) {
+    return Pattern.compile(expression, Pattern.CASE_INSENSITIVE | Pattern.MULTILINE);
+  }
+
+  /**
+   * @param names what was taken out, by the name it had
+   */
+  record Cleaned(String text, Set<String> names) {}
+
+  static Cleaned clean(String text) {
+    Set<String> names = new LinkedHashSet<>();
     String clean = text;
-    for (Sample sample : samples) {
-      for (Sample.Field field : sample.headers) {
-        String name = field.name().toLowerCase(Locale.ROOT);
-        if (secret.contains(name) && !field.value().equals(HIDDEN) && !field.value().isBlank()) {
-          clean = clean.replace(field.value(), HIDDEN);
-          reading
-              .findings()
-              .add(
-                  Finding.note("SAMPLE_SECRET_LEFT_OUT", "header", field.name())
-                      .at(Place.in(source.address())));
-        }
-      }
+    for (Pattern place : PLACES) {
+      Matcher secret = place.matcher(clean);
+      clean =
+          secret.replaceAll(
+              found -> {
+                if (!found.group().endsWith(HIDDEN)) {
+                  names.add(found.group(2));
+                }
+                // An address with a user in it would be none with anything else in the user's
+                // place.
+                boolean user = found.group(1).endsWith("://");
+                return Matcher.quoteReplacement(found.group(1) + (user ? "" : HIDDEN));
+              });
     }
-    // A user and password stand apart in a command.
-    clean = clean.replaceAll("(\\s(?:-u|--user)\\s+)('[^']*'|\"[^\"]*\"|\\S+)", "$1" + HIDDEN);
-    if (!clean.equals(text)) {
-      reading.replace(
-          source, new SourceText(source.address(), clean.getBytes(StandardCharsets.UTF_8)));
-    }
+    return new Cleaned(clean, names);
+  }
+
+  /** Whether a header proves who calls; it belongs under access. */
+  static boolean isHeader(String name) {
+    return name.matches("(?i)" + HEADERS);
   }
 }
