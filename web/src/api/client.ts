@@ -7,6 +7,9 @@ type Schemas = components['schemas'];
 export type Finding = Schemas['FindingView'];
 export type AccessForm = Schemas['AccessForm'];
 export type Intake = Schemas['IntakeView'];
+export type IntakeEvent = Schemas['IntakeEvent'];
+export type Catalogue = Schemas['CatalogueView'];
+export type Progress = Schemas['ProgressView'];
 export type ServiceBrief = Schemas['ServiceBrief'];
 export type Service = Schemas['ServiceView'];
 export type OperationBrief = Schemas['OperationBrief'];
@@ -67,7 +70,8 @@ interface ProblemDetails {
   findings?: Finding[];
 }
 
-function toProblem(status: number, body: unknown): ApiProblem {
+/** Problem details as an error; without any the server is taken to be gone. */
+export function toProblem(status: number, body: unknown): ApiProblem {
   const details: ProblemDetails = typeof body === 'object' && body !== null ? body : NO_SERVER;
   return new ApiProblem(
     status,

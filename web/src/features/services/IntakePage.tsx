@@ -1,36 +1,18 @@
 import Box from '@mui/material/Box';
 import Typography from '@mui/material/Typography';
+import Button from '@mui/material/Button';
 import { useMutation } from '@tanstack/react-query';
-import { useMemo, useRef } from 'react';
-import { api, ApiProblem, type Intake, unwrap } from '@/api/client';
+import { useMemo, useRef, useState } from 'react';
+import { ApiProblem, type Catalogue, type Progress } from '@/api/client';
+import { count } from '@/lib/format';
+import { bytesText } from '@/lib/json';
 import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
-import { IntakeBox, type Given } from './components/IntakeBox';
+import { CatalogueList } from './components/CatalogueList';
+import { IntakeBox } from './components/IntakeBox';
 import { IntakeResult } from './components/IntakeResult';
-
-async function read(given: Given, signal: AbortSignal): Promise<Intake> {
-  if (given.files.length === 0) {
-    return unwrap(
-      api.POST('/api/intakes', {
-        body: { source: given.source, ...(given.access && { access: given.access }) },
-        signal,
-      }),
-    );
-  }
-  const body = new FormData();
-  given.files.forEach((file) => {
-    body.append('files', file);
-  });
-  return unwrap(
-    api.POST('/api/intakes/files', {
-      // The generated types know files only as text; the form itself goes out as it is.
-      body: { files: [] },
-      bodySerializer: () => body,
-      signal,
-    }),
-  );
-}
+import { type Given, readIntake } from './intake';
 
 /** Whether reading failed for the lack of credentials or a certificate. */
 function wantsAccess(error: Error | null) {
@@ -38,6 +20,12 @@ function wantsAccess(error: Error | null) {
     error instanceof ApiProblem &&
     ['EXCHANGE_LOGIN_WANTED', 'EXCHANGE_SERVER_UNTRUSTED'].includes(error.code)
   );
+}
+
+/** How far a document has come, in words. */
+function progressWords({ address, bytes, length }: Progress) {
+  const name = address.slice(address.lastIndexOf('/') + 1) || address;
+  return `Fetching ${name}: ${bytesText(bytes)}${length ? ` of ${bytesText(length)}` : ''}`;
 }
 
 /** Where a description comes in: one box, and below it what was found. */
@@ -49,44 +37,78 @@ export function IntakePage() {
     ),
   );
   const stop = useRef<AbortController>(null);
+  const [progress, setProgress] = useState<Progress>();
+  /** The list that the description below was picked from, and how it was asked for. */
+  const [list, setList] = useState<{ catalogue: Catalogue; given: Given }>();
   const reading = useMutation({
     mutationFn: (given: Given) => {
       stop.current = new AbortController();
-      return read(given, stop.current.signal);
+      setProgress(undefined);
+      return readIntake(given, stop.current.signal, setProgress);
+    },
+    onSuccess: (found, given) => {
+      if (found.catalogue) setList({ catalogue: found.catalogue, given });
     },
   });
+  const chosen = reading.variables?.entry ?? reading.variables?.source;
+  const pick = (given: Given, address: string) => {
+    reading.mutate(
+      given.files.length > 0 ? { ...given, entry: address } : { ...given, source: address },
+    );
+  };
   return (
     <Box sx={{ p: 2.5, maxWidth: 1080 }}>
       <Typography variant="h1" sx={{ mb: 0.5 }}>
         Read a description
       </Typography>
       <Typography sx={{ color: 'text.secondary', mb: 1.5, maxWidth: '72ch' }}>
-        Give the address of a WSDL, OData or OpenAPI description, drop its files or a zip of them
-        here, or paste its text. For a service without one, paste a request that works (a curl
-        command or an HTTP message) and its answers below it, or drop a HAR file. Nothing is taken
-        until you say so.
+        Give the address of a WSDL, OData or OpenAPI description or of a list of them, drop files, a
+        folder or a zip here, or paste the text. For a service without one, paste a request that
+        works (a curl command or an HTTP message) and its answers below it, or drop a HAR file.
+        Nothing is taken until you say so.
       </Typography>
       <IntakeBox
         busy={reading.isPending}
         asked={wantsAccess(reading.error)}
         onRead={(given) => {
+          setList(undefined);
           reading.mutate(given);
         }}
       />
+      {list && !reading.data?.description && (
+        <CatalogueList
+          catalogue={list.catalogue}
+          chosen={chosen}
+          onChoose={(entry) => {
+            pick(list.given, entry.address);
+          }}
+        />
+      )}
       {reading.error && <Problem error={reading.error} />}
       {reading.isPending && (
         <Waiting
-          what="Reading the description"
+          what={progress ? progressWords(progress) : 'Reading the description'}
+          {...(progress?.length && { share: progress.bytes / progress.length })}
           onStop={() => {
             stop.current?.abort();
             reading.reset();
           }}
         />
       )}
-      {reading.data && (
+      {list && reading.data?.description && (
+        <Button
+          sx={{ mb: 1 }}
+          onClick={() => {
+            reading.reset();
+          }}
+        >
+          Back to the list of {count(list.catalogue.entries.length, 'service')}
+        </Button>
+      )}
+      {reading.data?.description && (
         <IntakeResult
-          key={reading.data.edition}
-          intake={reading.data}
+          key={reading.data.description.edition}
+          intake={reading.data.description}
           access={reading.variables.access}
         />
       )}

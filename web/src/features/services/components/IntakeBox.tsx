@@ -5,12 +5,8 @@ import { type DragEvent, useRef, useState } from 'react';
 import type { AccessForm } from '@/api/client';
 import { AccessFields } from '../access/AccessFields';
 import { NOBODY } from '../access/model';
-
-export interface Given {
-  source: string;
-  files: File[];
-  access?: AccessForm;
-}
+import type { Given } from '../intake';
+import { droppedFiles } from '@/lib/dropped';
 
 interface Props {
   busy: boolean;
@@ -38,13 +34,13 @@ export function IntakeBox({ busy, asked, onRead }: Props) {
   const [source, setSource] = useState('');
   const [over, setOver] = useState(false);
   const files = useRef<HTMLInputElement>(null);
-  const give = (list: FileList | null) => {
-    if (list && list.length > 0) onRead({ source: '', files: [...list] });
+  const give = (list: File[]) => {
+    if (list.length > 0) onRead({ source: '', files: list });
   };
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
-    give(event.dataTransfer.files);
+    void droppedFiles(event.dataTransfer).then(give);
   };
   const kind = kindOf(source);
   return (
@@ -122,10 +118,10 @@ export function IntakeBox({ busy, asked, onRead }: Props) {
         type="file"
         multiple
         hidden
-        accept=".wsdl,.xsd,.xml,.zip"
+        accept=".wsdl,.xsd,.xml,.edmx,.json,.yaml,.yml,.har,.txt,.zip"
         aria-label="Description files"
         onChange={(event) => {
-          give(event.target.files);
+          give([...(event.target.files ?? [])]);
           event.target.value = '';
         }}
       />

@@ -14,6 +14,9 @@ import { Problem } from '@/ui/Problem';
 import { isSameServer } from '../access/model';
 import { OperationTable } from './OperationTable';
 
+/** Of more operations than this most people want only some. */
+const FEW = 40;
+
 /** A description may tell what can be asked, but not where. */
 const NO_ENDPOINT = 'none';
 
@@ -55,7 +58,9 @@ export function IntakeResult({
   intake: Intake;
   access: AccessForm | undefined;
 }) {
-  const [ticked, setTicked] = useState(() => new Set(intake.operations.map((one) => one.id)));
+  const [ticked, setTicked] = useState(
+    () => new Set(intake.operations.length > FEW ? [] : intake.operations.map((one) => one.id)),
+  );
   const [endpoint, setEndpoint] = useState(intake.endpoints.at(-1)?.id ?? NO_ENDPOINT);
   const take = useTake(access);
   return (

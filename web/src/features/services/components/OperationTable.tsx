@@ -10,6 +10,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { type ReactNode, useState } from 'react';
 import type { Intake, OperationBrief } from '@/api/client';
+import { useGrowing } from '@/ui/Growing';
 import { MONO } from '@/ui/fonts';
 import { Mark } from '@/ui/Mark';
 
@@ -49,10 +50,11 @@ export function OperationTable({ operations, endpoints, ticked, onTick, name }: 
   const found = operations.filter((one) =>
     `${one.name} ${one.documentation}`.toLowerCase().includes(wanted),
   );
-  const shown = sorted
+  const ordered = sorted
     ? found.toSorted((a, b) => a.name.localeCompare(b.name) * (sorted === 'asc' ? 1 : -1))
     : found;
-  const all = shown.every((one) => ticked?.has(one.id));
+  const { shown, more } = useGrowing(ordered, 'operation');
+  const all = ordered.every((one) => ticked?.has(one.id));
   const protocols = (ids: string[]) =>
     endpoints
       .filter((one) => ids.includes(one.id))
@@ -91,7 +93,7 @@ export function OperationTable({ operations, endpoints, ticked, onTick, name }: 
                   checked={all}
                   onChange={(_, on) => {
                     tick(
-                      shown.map((one) => one.id),
+                      ordered.map((one) => one.id),
                       on,
                     );
                   }}
@@ -150,6 +152,7 @@ export function OperationTable({ operations, endpoints, ticked, onTick, name }: 
           ))}
         </TableBody>
       </Table>
+      {more}
       {shown.length === 0 && (
         <Typography sx={{ color: 'text.secondary', p: 1 }}>
           No operation matches “{find}”.

@@ -8,7 +8,10 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Catalogue;
 import org.mapsel.core.intake.Description;
+import org.mapsel.core.intake.Found;
+import org.mapsel.core.read.catalogue.CatalogueEntry;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
@@ -65,11 +68,11 @@ final class DescribeCommand implements java.util.concurrent.Callable<Integer> {
     View view = new View(!noFields, depth, variants, Optional.ofNullable(operation));
     int status = Console.DONE;
     for (String source : all) {
-      Outcome<Description> read = Sources.read(source);
+      Outcome<Found> read = Sources.look(source);
       if (several || format == Format.JSON) {
         DescriptionJson.print(console.out(), source, read, view, !several);
-      } else if (read.value().isPresent()) {
-        DescriptionText.print(console.out(), read.get(), view);
+      } else {
+        read.value().ifPresent(found -> print(found, view));
       }
       if (!several) {
         console.tell(read.findings());
@@ -79,7 +82,18 @@ final class DescribeCommand implements java.util.concurrent.Callable<Integer> {
     return status;
   }
 
-  private static int statusOf(Outcome<Description> read) {
+  private void print(Found found, View view) {
+    switch (found) {
+      case Description description -> DescriptionText.print(console.out(), description, view);
+      case Catalogue catalogue -> {
+        for (CatalogueEntry entry : catalogue.entries()) {
+          console.out().println(entry.name() + "  " + entry.address());
+        }
+      }
+    }
+  }
+
+  private static int statusOf(Outcome<Found> read) {
     if (read.value().isEmpty()) {
       return Console.NOT_DONE;
     }

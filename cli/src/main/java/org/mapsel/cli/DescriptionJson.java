@@ -7,13 +7,17 @@ import java.util.Optional;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Catalogue;
 import org.mapsel.core.intake.Description;
+import org.mapsel.core.intake.Found;
+import org.mapsel.core.read.catalogue.CatalogueEntry;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Fault;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.Shape;
@@ -43,11 +47,11 @@ final class DescriptionJson {
   static void print(
       PrintStream to,
       String source,
-      Outcome<Description> read,
+      Outcome<Found> read,
       DescribeCommand.View view,
       boolean indented) {
     try (JsonGenerator out = FACTORY.createGenerator(context(indented), to)) {
-      new DescriptionJson(out, view).description(source, read);
+      new DescriptionJson(out, view).source(source, read);
     }
     to.println();
   }
@@ -66,29 +70,50 @@ final class DescriptionJson {
     };
   }
 
-  private void description(String source, Outcome<Description> read) {
+  private void source(String source, Outcome<Found> read) {
     out.writeStartObject();
     out.writeStringProperty("source", source);
-    Optional<Description> description = read.value();
-    if (description.isPresent()) {
-      out.writeStringProperty("format", description.get().format().name());
-      out.writeStringProperty("version", description.get().format().version());
-      out.writeStringProperty("name", description.get().service().name());
-      out.writeStringProperty("documentation", description.get().service().documentation());
-      out.writeArrayPropertyStart("endpoints");
-      description.get().service().endpoints().forEach(this::endpoint);
-      out.writeEndArray();
-      out.writeArrayPropertyStart("operations");
-      description.get().service().operations().stream()
-          .filter(this::isAsked)
-          .forEach(operation -> operation(description.get().service().shapes(), operation));
-      out.writeEndArray();
-      description.get().service().entities().ifPresent(model -> new EntityJson(out).write(model));
-    }
+    read.value().ifPresent(this::found);
     out.writeArrayPropertyStart("findings");
     read.findings().forEach(this::finding);
     out.writeEndArray();
     out.writeEndObject();
+  }
+
+  private void found(Found found) {
+    switch (found) {
+      case Description description -> description(description);
+      case Catalogue catalogue -> {
+        out.writeArrayPropertyStart("entries");
+        catalogue.entries().forEach(this::entry);
+        out.writeEndArray();
+      }
+    }
+  }
+
+  private void entry(CatalogueEntry entry) {
+    out.writeStartObject();
+    out.writeStringProperty("name", entry.name());
+    out.writeStringProperty("address", entry.address());
+    out.writeStringProperty("documentation", entry.documentation());
+    out.writeEndObject();
+  }
+
+  private void description(Description description) {
+    Service service = description.service();
+    out.writeStringProperty("format", description.format().name());
+    out.writeStringProperty("version", description.format().version());
+    out.writeStringProperty("name", service.name());
+    out.writeStringProperty("documentation", service.documentation());
+    out.writeArrayPropertyStart("endpoints");
+    service.endpoints().forEach(this::endpoint);
+    out.writeEndArray();
+    out.writeArrayPropertyStart("operations");
+    service.operations().stream()
+        .filter(this::isAsked)
+        .forEach(operation -> operation(service.shapes(), operation));
+    out.writeEndArray();
+    service.entities().ifPresent(model -> new EntityJson(out).write(model));
   }
 
   private boolean isAsked(Operation operation) {

@@ -2,6 +2,7 @@ package org.mapsel.cli;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -10,13 +11,17 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Stream;
 import org.mapsel.core.document.Limits;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Bundle;
 import org.mapsel.core.intake.Description;
+import org.mapsel.core.intake.Found;
 import org.mapsel.core.intake.Intake;
-import org.mapsel.core.read.Resolver;
 
 /** Gets descriptions from files, addresses and standard input. */
 final class Sources {
@@ -28,29 +33,67 @@ final class Sources {
 
   /** Reads the description at a source, with the documents that it names. */
   static Outcome<Description> read(String source) {
-    Outcome<SourceText> first = first(source);
-    if (first.value().isEmpty()) {
-      return Outcome.failed(first.findings());
-    }
-    boolean remote = isRemote(first.get().address());
-    Resolver resolver =
-        address ->
-            remote && !isRemote(address)
-                ? Outcome.failed(Finding.error("READ_ADDRESS_LOCAL", "address", address))
-                : fetch(address);
-    return Intake.read(first.get(), resolver);
+    return Intake.single(look(source));
   }
 
-  private static Outcome<SourceText> first(String source) {
+  /** Reads what is at a source: a description, or a list of several. */
+  static Outcome<Found> look(String source) {
     if (source.equals(STANDARD_INPUT)) {
-      String address = Path.of("").toAbsolutePath().toUri() + "standard-input";
-      try {
-        return limited(address, System.in);
-      } catch (IOException e) {
-        return unreadable(source, e);
-      }
+      return standardInput();
     }
-    return fetch(isRemote(source) ? source : Path.of(source).toAbsolutePath().toUri().toString());
+    if (isRemote(source)) {
+      return Intake.look(source, Sources::remote);
+    }
+    if (source.startsWith("file:")) {
+      return Intake.look(source, Sources::fetch);
+    }
+    Path path = Path.of(source).toAbsolutePath();
+    return Files.isDirectory(path)
+        ? folder(path)
+        : Intake.look(path.toUri().toString(), Sources::fetch);
+  }
+
+  private static Outcome<Found> standardInput() {
+    String address = Path.of("").toAbsolutePath().toUri() + "standard-input";
+    try {
+      Outcome<SourceText> given = limited(address, System.in);
+      return given.value().isPresent()
+          ? Intake.look(given.get(), Sources::fetch)
+          : Outcome.failed(given.findings());
+    } catch (IOException e) {
+      return unreadable(STANDARD_INPUT, e);
+    }
+  }
+
+  private static Outcome<Found> folder(Path folder) {
+    List<SourceText> files = new ArrayList<>();
+    long bytes = 0;
+    try (Stream<Path> walk = Files.walk(folder)) {
+      for (Path file : walk.filter(Files::isRegularFile).sorted().toList()) {
+        bytes += Files.size(file);
+        if (bytes > Limits.DESCRIPTION.maxBytes()) {
+          return Outcome.failed(
+              Finding.error(
+                  "READ_ARCHIVE_TOO_LARGE",
+                  "limit",
+                  (Limits.DESCRIPTION.maxBytes() >> 20) + " MB"));
+        }
+        files.add(new SourceText(file.toUri().toString(), Files.readAllBytes(file)));
+      }
+    } catch (IOException | UncheckedIOException e) {
+      return unreadable(folder.toString(), e);
+    }
+    Outcome<Bundle> bundle = Bundle.of(folder.toUri().toString(), files);
+    return bundle.value().isPresent()
+        ? Intake.look(bundle.get(), Sources::fetch)
+        : Outcome.failed(bundle.findings());
+  }
+
+  /** What comes from elsewhere must not read files here. */
+  private static Outcome<SourceText> remote(String address) {
+    return isRemote(address)
+        ? fetch(address)
+        : Outcome.failed(Finding.error("READ_ADDRESS_LOCAL", "address", address));
   }
 
   private static boolean isRemote(String address) {
@@ -73,7 +116,7 @@ final class Sources {
     }
   }
 
-  private static Outcome<SourceText> unreadable(String address, Exception cause) {
+  private static <T> Outcome<T> unreadable(String address, Exception cause) {
     return Outcome.failed(
         Finding.error(
             "READ_DOCUMENT_UNREACHABLE",

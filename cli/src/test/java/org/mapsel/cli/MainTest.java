@@ -102,6 +102,25 @@ class MainTest {
   }
 
   @Test
+  void aFolderIsListedAndItsEntriesCanBeDescribed() throws IOException {
+    Files.copy(DESCRIPTIONS.resolve("dredging.wsdl"), folder.resolve("dredging.wsdl"));
+    Files.copy(DESCRIPTIONS.resolve("cargo.wsdl"), folder.resolve("cargo.wsdl"));
+
+    Run list = run("describe", "--format", "json", folder.toString());
+
+    assertFollows("description.schema.json", list.out());
+    JsonNode entries = JSON.readTree(list.out()).get("entries");
+    assertThat(entries)
+        .extracting(entry -> entry.get("name").asString())
+        .containsExactly("cargo.wsdl", "dredging.wsdl");
+    assertThat(run("describe", folder.toString()).out()).contains("cargo.wsdl  file:///");
+    assertThat(run("request", folder.toString(), "FindJobs").err())
+        .contains("READ_CATALOGUE_GIVEN");
+    assertThat(run("describe", entries.get(1).get("address").asString()).out())
+        .contains("FindJobs");
+  }
+
+  @Test
   void depthAndOperationAndFieldsCanBeLimited() {
     String source = description("dredging");
     JsonNode shallow =

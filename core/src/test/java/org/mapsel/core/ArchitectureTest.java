@@ -26,7 +26,8 @@ class ArchitectureTest {
           List.of("declare"),
           List.of("read"),
           List.of("read.xsd"),
-          List.of("read.wsdl", "read.openapi", "read.odata", "read.sample", "link"),
+          List.of(
+              "read.wsdl", "read.openapi", "read.odata", "read.sample", "read.catalogue", "link"),
           List.of("intake", "sample", "mapping", "message"),
           List.of("message.soap", "message.json"),
           List.of("message.http"),

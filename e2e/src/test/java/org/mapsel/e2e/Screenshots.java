@@ -43,6 +43,7 @@ public final class Screenshots {
     access(page);
     entities(page);
     sample(page);
+    catalogue(page);
     nightWatch(page);
     finished();
   }
@@ -142,6 +143,14 @@ public final class Screenshots {
     press(page, "Read");
     assertThat(page.getByText("Take 1 operation")).isVisible();
     take(page, "14-sample");
+  }
+
+  private void catalogue(Page page) {
+    page.navigate(product.address() + "/services");
+    page.getByLabel("Address or text of a description").fill(product.standIns().catalogue());
+    press(page, "Read");
+    assertThat(page.getByText("A list of 3 services")).isVisible();
+    take(page, "15-catalogue");
   }
 
   private void nightWatch(Page page) {

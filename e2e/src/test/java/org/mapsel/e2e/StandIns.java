@@ -58,6 +58,11 @@ final class StandIns implements AutoCloseable {
     return address + "/yard/$metadata";
   }
 
+  /** The list of them. */
+  String catalogue() {
+    return address + "/.well-known/api-catalog";
+  }
+
   /** A request to the roster that works, and its answer, as somebody would paste them. */
   String rosterSample() {
     return "curl "

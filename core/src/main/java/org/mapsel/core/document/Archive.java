@@ -32,6 +32,12 @@ public final class Archive {
     return bytes.length > 3 && bytes[0] == 'P' && bytes[1] == 'K' && bytes[2] == 3 && bytes[3] == 4;
   }
 
+  /** The address of the archive that an address leads into; nothing for a plain address. */
+  public static Optional<String> around(String address) {
+    int inside = address.indexOf(INSIDE);
+    return inside < 0 ? Optional.empty() : Optional.of(address.substring(0, inside));
+  }
+
   /** Reads everything in it, as far as the limit goes for all of it together. */
   public static Outcome<Archive> read(SourceText source, Limits limits) {
     Map<String, SourceText> documents = new LinkedHashMap<>();
@@ -66,9 +72,5 @@ public final class Archive {
   /** Every document, in the order of the archive. */
   public Iterable<SourceText> documents() {
     return documents.values();
-  }
-
-  public Optional<SourceText> find(String address) {
-    return Optional.ofNullable(documents.get(address));
   }
 }

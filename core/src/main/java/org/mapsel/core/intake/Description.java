@@ -6,7 +6,8 @@ import org.mapsel.core.read.Format;
 import org.mapsel.core.service.Service;
 
 /** What came out of reading a description: the service and every document it took. */
-public record Description(Format format, Service service, List<SourceText> documents) {
+public record Description(Format format, Service service, List<SourceText> documents)
+    implements Found {
 
   public Description {
     documents = List.copyOf(documents);

@@ -2,22 +2,22 @@ package org.mapsel.core.intake;
 
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.mapsel.core.document.Archive;
-import org.mapsel.core.document.Limits;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Findings;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.link.Linker;
 import org.mapsel.core.read.DescriptionReader;
 import org.mapsel.core.read.Format;
 import org.mapsel.core.read.Reading;
 import org.mapsel.core.read.Resolver;
+import org.mapsel.core.read.catalogue.CatalogueEntry;
+import org.mapsel.core.read.catalogue.CatalogueReader;
+import org.mapsel.core.read.catalogue.LinkPageReader;
+import org.mapsel.core.read.catalogue.LinksetReader;
 import org.mapsel.core.read.odata.CsdlJsonReader;
 import org.mapsel.core.read.odata.CsdlXmlReader;
 import org.mapsel.core.read.odata.ServiceDocumentReader;
@@ -28,7 +28,7 @@ import org.mapsel.core.read.wsdl.WsdlReader;
 import org.mapsel.core.ref.Place;
 import org.mapsel.core.service.Service;
 
-/** Reads descriptions of every known format. */
+/** Reads descriptions of every known format, and lists of them. */
 public final class Intake {
 
   /** Every format, in the order in which they are tried. */
@@ -42,19 +42,140 @@ public final class Intake {
           new OpenApiReader(),
           new SampleReader());
 
-  private static final int MAX_CANDIDATES = 50;
+  /** Of so many given together each is read to see which are services of their own. */
+  private static final int MAX_TRIED = 50;
+
   private static final int HEAD_BYTES = 16_384;
   private static final int SHOWN_CHARACTERS = 80;
+
+  /** Every kind of list, in the order in which they are tried. */
+  private static final List<CatalogueReader> CATALOGUES =
+      List.of(new LinksetReader(), new LinkPageReader());
 
   private Intake() {}
 
   /**
-   * Reads a description with the documents it names; a zip file is unpacked and the description
-   * found in it. There is a service whenever anything could be read, perhaps without operations;
-   * findings say what could not.
+   * Reads a description, or the list if it is a catalogue of several. There is a description
+   * whenever anything could be read, perhaps without operations; findings say what could not.
+   *
+   * @param resolver gets the documents that the description names
    */
+  public static Outcome<Found> look(SourceText source, Resolver resolver) {
+    if (!Archive.is(source)) {
+      return lookAtOne(source, resolver);
+    }
+    Outcome<Bundle> bundle = Bundle.of(source.address(), List.of(source));
+    return bundle.value().isPresent()
+        ? look(bundle.get(), resolver)
+        : Outcome.failed(bundle.findings());
+  }
+
+  /**
+   * Reads what an address leads to, which may be a file inside an archive: {@code archive!/path}.
+   */
+  public static Outcome<Found> look(String address, Resolver resolver) {
+    Optional<String> archive = Archive.around(address);
+    Outcome<SourceText> fetched = resolver.fetch(archive.orElse(address));
+    if (fetched.value().isEmpty()) {
+      return Outcome.failed(fetched.findings());
+    }
+    if (archive.isEmpty()) {
+      return look(fetched.get(), resolver);
+    }
+    Outcome<Bundle> bundle = Bundle.of(archive.get(), List.of(fetched.get()));
+    return bundle.value().isPresent()
+        ? look(bundle.get(), address, resolver)
+        : Outcome.failed(bundle.findings());
+  }
+
+  /** Reads one of the documents that were given together. */
+  public static Outcome<Found> look(Bundle bundle, String address, Resolver resolver) {
+    return bundle
+        .find(address)
+        .map(document -> lookAtOne(document, bundle.before(resolver)))
+        .orElseGet(
+            () -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address)));
+  }
+
+  /** Reads the description among documents that were given together, or lists what they are. */
+  public static Outcome<Found> look(Bundle bundle, Resolver resolver) {
+    Resolver inside = bundle.before(resolver);
+    List<SourceText> documents = bundle.documents();
+    if (documents.size() == 1) {
+      return lookAtOne(documents.get(0), inside);
+    }
+    List<SourceText> candidates =
+        documents.stream().filter(document -> reader(head(document.bytes())).isPresent()).toList();
+    if (candidates.isEmpty()) {
+      return Outcome.failed(Finding.error("READ_ARCHIVE_EMPTY").at(Place.in(bundle.address())));
+    }
+    List<SourceText> roots = bundle.unnamed(candidates);
+    if (roots.size() > 1 && roots.size() <= MAX_TRIED) {
+      roots = callable(roots, inside);
+    }
+    return roots.size() == 1
+        ? lookAtOne(roots.get(0), inside)
+        : Outcome.of(
+            new Catalogue(
+                bundle.address(), roots.stream().map(root -> entry(bundle, root)).toList()));
+  }
+
+  /** Those with operations; what has none is mostly a part that is named in another way. */
+  private static List<SourceText> callable(List<SourceText> roots, Resolver resolver) {
+    List<SourceText> callable =
+        roots.stream()
+            .filter(
+                root ->
+                    readOne(root, resolver)
+                        .value()
+                        .filter(read -> !read.service().operations().isEmpty())
+                        .isPresent())
+            .toList();
+    return callable.isEmpty() ? roots.subList(0, 1) : callable;
+  }
+
+  private static CatalogueEntry entry(Bundle bundle, SourceText root) {
+    String path = root.address().substring(bundle.address().length()).replaceFirst("^!/", "");
+    return new CatalogueEntry(path.replace("%20", " "), root.address(), "");
+  }
+
+  /** Reads one description; a list of several is not read. */
   public static Outcome<Description> read(SourceText source, Resolver resolver) {
-    return Archive.is(source) ? readArchive(source, resolver) : readOne(source, resolver);
+    return single(look(source, resolver));
+  }
+
+  /** Takes what was found for one description, or says that it is a list. */
+  public static Outcome<Description> single(Outcome<Found> found) {
+    if (found.value().isPresent() && found.get() instanceof Catalogue catalogue) {
+      return Outcome.failed(
+          Finding.error(
+                  "READ_CATALOGUE_GIVEN",
+                  "count",
+                  String.valueOf(catalogue.entries().size()),
+                  "first",
+                  catalogue.entries().get(0).address())
+              .at(Place.in(catalogue.address())));
+    }
+    return new Outcome<>(found.value().map(Description.class::cast), found.findings());
+  }
+
+  private static Outcome<Found> lookAtOne(SourceText source, Resolver resolver) {
+    String head = head(source.bytes());
+    Optional<CatalogueReader> catalogue =
+        reader(head).isPresent()
+            ? Optional.empty()
+            : CATALOGUES.stream().filter(candidate -> candidate.recognises(head)).findFirst();
+    if (catalogue.isEmpty()) {
+      Outcome<Description> read = readOne(source, resolver);
+      return new Outcome<>(read.value().map(Found.class::cast), read.findings());
+    }
+    Findings findings = new Findings();
+    List<CatalogueEntry> entries = catalogue.get().read(source, findings);
+    if (entries.isEmpty()) {
+      findings.add(Finding.error("READ_CATALOGUE_EMPTY").at(Place.in(source.address())));
+      return Outcome.failed(findings.toList());
+    }
+    return Outcome.of(new Catalogue(source.address(), entries), findings.toList());
   }
 
   private static Outcome<Description> readOne(SourceText source, Resolver resolver) {
@@ -80,65 +201,6 @@ public final class Intake {
 
   private static Optional<DescriptionReader> reader(String head) {
     return READERS.stream().filter(candidate -> candidate.recognises(head)).findFirst();
-  }
-
-  /**
-   * The description in an archive: of several, the one that takes in the most of the others, which
-   * are then parts of it.
-   */
-  private static Outcome<Description> readArchive(SourceText source, Resolver resolver) {
-    Outcome<Archive> archive = Archive.read(source, Limits.DESCRIPTION);
-    if (archive.value().isEmpty()) {
-      return Outcome.failed(archive.findings());
-    }
-    Resolver inside =
-        address ->
-            archive.get().find(address).map(Outcome::of).orElseGet(() -> resolver.fetch(address));
-    List<Outcome<Description>> read = new ArrayList<>();
-    List<SourceText> candidates = new ArrayList<>();
-    for (SourceText document : archive.get().documents()) {
-      if (reader(head(document.bytes())).isPresent() && candidates.size() < MAX_CANDIDATES) {
-        candidates.add(document);
-        read.add(readOne(document, inside));
-      }
-    }
-    Optional<Outcome<Description>> best =
-        read.stream()
-            .filter(outcome -> outcome.value().isPresent())
-            .max(Comparator.comparingInt(Intake::worth));
-    if (best.isEmpty()) {
-      return read.isEmpty()
-          ? Outcome.failed(Finding.error("READ_ARCHIVE_EMPTY").at(Place.in(source.address())))
-          : read.get(0);
-    }
-    Set<String> taken =
-        best.get().get().documents().stream().map(SourceText::address).collect(Collectors.toSet());
-    List<String> others =
-        candidates.stream()
-            .map(SourceText::address)
-            .filter(address -> !taken.contains(address))
-            .toList();
-    if (others.isEmpty()) {
-      return best.get();
-    }
-    List<Finding> findings = new ArrayList<>(best.get().findings());
-    findings.add(
-        Finding.warning(
-            "READ_ARCHIVE_SEVERAL",
-            "taken",
-            best.get().get().documents().get(0).address(),
-            "others",
-            String.join(", ", others)));
-    return Outcome.of(best.get().get(), findings);
-  }
-
-  /** Callable operations count most, then documents taken in. */
-  private static int worth(Outcome<Description> outcome) {
-    Description description = outcome.get();
-    boolean callable = !description.service().endpoints().isEmpty();
-    return (callable ? 1 << 20 : 0)
-        + (description.service().operations().isEmpty() ? 0 : 1 << 16)
-        + description.documents().size();
   }
 
   /** Enough of the start to tell formats apart, whether it is UTF-16 or anything ASCII-like. */

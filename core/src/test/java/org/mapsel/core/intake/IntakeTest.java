@@ -39,8 +39,9 @@ class IntakeTest {
   @Test
   void whatIsNoDescriptionIsNotTakenForOne() {
     assertThat(codes(read("  \n"))).containsExactly("READ_DOCUMENT_EMPTY");
+    assertThat(codes(read("Sign in"))).containsExactly("READ_FORMAT_UNKNOWN");
     assertThat(codes(read("<html><body>Sign in</body></html>")))
-        .containsExactly("READ_FORMAT_UNKNOWN");
+        .containsExactly("READ_CATALOGUE_EMPTY");
     assertThat(codes(read(wsdl("")))).contains("WSDL_OPERATION_NONE");
   }
 

@@ -4,12 +4,12 @@ import static org.mapsel.server.schema.Tables.SETTING;
 
 import java.util.List;
 import org.jooq.DSLContext;
-import org.mapsel.core.message.Access;
 import org.mapsel.core.page.AppEdit;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.server.apps.Apps;
+import org.mapsel.server.services.Intakes;
 import org.mapsel.server.services.ServiceViews.IntakeView;
 import org.mapsel.server.services.ServiceViews.ServiceView;
 import org.mapsel.server.services.ServiceViews.TakeRequest;
@@ -31,13 +31,19 @@ class DemoLoader {
 
   private final String standIns;
   private final DSLContext sql;
+  private final Intakes intakes;
   private final Workspace workspace;
   private final Apps apps;
 
   DemoLoader(
-      @Value("${mapsel.demo}") String standIns, DSLContext sql, Workspace workspace, Apps apps) {
+      @Value("${mapsel.demo}") String standIns,
+      DSLContext sql,
+      Intakes intakes,
+      Workspace workspace,
+      Apps apps) {
     this.standIns = standIns;
     this.sql = sql;
+    this.intakes = intakes;
     this.workspace = workspace;
     this.apps = apps;
   }
@@ -60,7 +66,7 @@ class DemoLoader {
   }
 
   private void makeYardBoard() {
-    IntakeView read = workspace.readAddress(standIns + "/yard/$metadata", Access.NONE);
+    IntakeView read = intakes.readDescription(standIns + "/yard/$metadata");
     ServiceView yard =
         workspace.take(
             new TakeRequest(
@@ -74,7 +80,7 @@ class DemoLoader {
   }
 
   private void makeDutyDesk() {
-    IntakeView read = workspace.readAddress(standIns + "/berthing/berthing.wsdl", Access.NONE);
+    IntakeView read = intakes.readDescription(standIns + "/berthing/berthing.wsdl");
     ServiceView berthing =
         workspace.take(
             new TakeRequest(

@@ -2,7 +2,6 @@ package org.mapsel.server.outgoing;
 
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
-import java.io.InputStream;
 import java.net.ConnectException;
 import java.net.NoRouteToHostException;
 import java.net.SocketTimeoutException;
@@ -11,11 +10,7 @@ import java.net.UnknownHostException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -28,6 +23,7 @@ import org.apache.hc.client5.http.classic.methods.HttpUriRequestBase;
 import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
 import org.apache.hc.core5.http.ClassicHttpResponse;
 import org.apache.hc.core5.http.io.entity.ByteArrayEntity;
+import org.mapsel.core.document.Limits;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
@@ -46,11 +42,6 @@ import org.springframework.stereotype.Component;
 public class OutgoingHttp implements Exchanger {
 
   private static final int MAX_REDIRECTS = 5;
-
-  /** The body is larger than the limit. */
-  private static final class TooLarge extends IOException {
-    private static final long serialVersionUID = 1L;
-  }
 
   private final OutgoingSettings settings;
   private final Clock clock;
@@ -83,21 +74,26 @@ public class OutgoingHttp implements Exchanger {
   public Exchange send(Request request, Access access) {
     Instant started = clock.instant();
     long start = System.nanoTime();
-    Outcome<Response> outcome = attempt(request, access);
+    String shown = AccessHeaders.shown(request.address(), access);
+    int limit = (int) settings.maxAnswer().toBytes();
+    Outcome<Response> outcome =
+        attempt(request, access, new AnswerBody(shown, limit, Progress.UNSEEN));
     Duration took = Duration.ofNanos(System.nanoTime() - start);
     return new Exchange(
         request, outcome.value(), outcome.findings().stream().findFirst(), started, took);
   }
 
   /** A document of a description; redirects are followed, but never with credentials elsewhere. */
-  public Outcome<SourceText> fetch(String address, Access access) {
+  public Outcome<SourceText> fetch(String address, Access access, Progress progress) {
     String at = address;
     Access current = access;
     for (int redirects = 0; redirects <= MAX_REDIRECTS; redirects++) {
       Request request =
           new Request(
               "GET", AccessHeaders.address(at, current), AccessHeaders.of(current), new byte[0]);
-      Outcome<Response> outcome = attempt(request, current);
+      String shown = AccessHeaders.shown(request.address(), current);
+      int limit = (int) Limits.DESCRIPTION.maxBytes();
+      Outcome<Response> outcome = attempt(request, current, new AnswerBody(shown, limit, progress));
       if (outcome.value().isEmpty()) {
         return Outcome.failed(outcome.findings());
       }
@@ -141,8 +137,8 @@ public class OutgoingHttp implements Exchanger {
     }
   }
 
-  private Outcome<Response> attempt(Request request, Access access) {
-    String shown = AccessHeaders.shown(request.address(), access);
+  private Outcome<Response> attempt(Request request, Access access, AnswerBody body) {
+    String shown = body.address();
     HttpUriRequestBase message;
     try {
       URI uri = URI.create(request.address());
@@ -160,14 +156,14 @@ public class OutgoingHttp implements Exchanger {
       message.addHeader(header.name(), header.value());
     }
     if (!needsOwnClient(access)) {
-      return attempt(plain, message, shown);
+      return attempt(plain, message, body);
     }
     Outcome<CloseableHttpClient> own = Clients.of(access, settings);
     if (own.value().isEmpty()) {
       return Outcome.failed(own.findings());
     }
     try (CloseableHttpClient client = own.get()) {
-      return attempt(client, message, shown);
+      return attempt(client, message, body);
     } catch (IOException e) {
       throw new IllegalStateException(e);
     }
@@ -179,39 +175,33 @@ public class OutgoingHttp implements Exchanger {
   }
 
   private Outcome<Response> attempt(
-      CloseableHttpClient client, HttpUriRequestBase message, String shown) {
+      CloseableHttpClient client, HttpUriRequestBase message, AnswerBody body) {
     Future<Response> sending =
-        threads.submit(() -> client.execute(message, response -> read(response)));
+        threads.submit(() -> client.execute(message, response -> read(response, message, body)));
     try {
       // Timeouts of the connection begin anew with every byte; this one covers everything.
       return Outcome.of(sending.get(settings.answerTimeout().toMillis(), TimeUnit.MILLISECONDS));
     } catch (ExecutionException e) {
-      return Outcome.failed(failure(shown, e.getCause()));
+      return Outcome.failed(failure(body, e.getCause()));
     } catch (TimeoutException e) {
       message.abort();
-      return Outcome.failed(late(shown));
+      return Outcome.failed(late(body.address()));
     } catch (InterruptedException e) {
       message.abort();
       Thread.currentThread().interrupt();
-      return Outcome.failed(failure(shown, e));
+      return Outcome.failed(failure(body, e));
     }
   }
 
-  private Response read(ClassicHttpResponse response) throws IOException {
-    Map<String, List<String>> headers = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
-    for (var header : response.getHeaders()) {
-      headers.computeIfAbsent(header.getName(), name -> new ArrayList<>(1)).add(header.getValue());
-    }
-    if (response.getEntity() == null) {
-      return new Response(response.getCode(), headers, new byte[0]);
-    }
-    int limit = (int) settings.maxAnswer().toBytes();
-    try (InputStream content = response.getEntity().getContent()) {
-      byte[] body = content == null ? new byte[0] : content.readNBytes(limit + 1);
-      if (body.length > limit) {
-        throw new TooLarge();
-      }
-      return new Response(response.getCode(), headers, body);
+  private static Response read(
+      ClassicHttpResponse response, HttpUriRequestBase message, AnswerBody body)
+      throws IOException {
+    try {
+      return body.read(response);
+    } catch (IOException | RuntimeException e) {
+      // Without this the client would first take in what nobody wants any more.
+      message.abort();
+      throw e;
     }
   }
 
@@ -224,16 +214,17 @@ public class OutgoingHttp implements Exchanger {
         String.valueOf(settings.answerTimeout().toSeconds()));
   }
 
-  private Finding failure(String address, Throwable cause) {
+  private Finding failure(AnswerBody body, Throwable cause) {
+    String address = body.address();
     String reason = Optional.ofNullable(cause.getMessage()).orElse("connection refused");
     return switch (cause) {
-      case TooLarge large ->
+      case AnswerBody.TooLarge large ->
           Finding.error(
               "EXCHANGE_ANSWER_TOO_LARGE",
               "address",
               address,
               "limit",
-              settings.maxAnswer().toMegabytes() + " MB");
+              (body.limit() >> 20) + " MB");
       case ConnectTimeoutException late ->
           Finding.error(
               "EXCHANGE_CONNECTION_REFUSED", "address", address, "reason", "nobody answered");

@@ -43,17 +43,15 @@ public class Editions {
     this.store = store;
   }
 
-  /** Reads a description and keeps it; nothing is kept of one that cannot be read. */
-  Edition read(SourceText source, Resolver resolver) {
-    Outcome<Description> outcome = Intake.read(source, resolver);
+  /** Keeps a description that was read from a source; one without operations is refused. */
+  Edition keep(String source, Outcome<Description> read) {
     Description description =
-        outcome
-            .value()
-            .filter(read -> !read.service().operations().isEmpty())
-            .orElseThrow(() -> Problem.refused(outcome.findings()));
+        read.value()
+            .filter(each -> !each.service().operations().isEmpty())
+            .orElseThrow(() -> Problem.refused(read.findings()));
     String id = hash(description.documents());
-    store.add(id, source.address(), description.documents());
-    Edition edition = new Edition(id, source.address(), description, outcome.findings());
+    store.add(id, source, description.documents());
+    Edition edition = new Edition(id, source, description, read.findings());
     remembered.put(id, edition);
     return edition;
   }

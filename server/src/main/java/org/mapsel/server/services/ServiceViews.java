@@ -7,6 +7,7 @@ import org.jspecify.annotations.Nullable;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.server.web.FindingView;
+import org.mapsel.server.web.ProblemView;
 import tools.jackson.databind.JsonNode;
 
 /** What the API says about services. */
@@ -26,6 +27,26 @@ public final class ServiceViews {
       List<OperationBrief> operations,
       List<FindingView> findings,
       @Nullable String takenAs) {}
+
+  /** A list of services, none of which was read. */
+  public record CatalogueView(String source, List<EntryView> entries, List<FindingView> findings) {}
+
+  /** One service of a list. */
+  public record EntryView(String name, String address, String documentation) {}
+
+  /**
+   * How far a document has come.
+   *
+   * @param length bytes there will be; missing where the other side does not say
+   */
+  public record ProgressView(String address, long bytes, @Nullable Long length) {}
+
+  /** One line of an intake's answer: progress any number of times, then one of the others. */
+  public record IntakeEvent(
+      @Nullable ProgressView progress,
+      @Nullable IntakeView description,
+      @Nullable CatalogueView catalogue,
+      @Nullable ProblemView problem) {}
 
   /** An address with its protocol. */
   public record EndpointView(String id, String protocol, String address) {}

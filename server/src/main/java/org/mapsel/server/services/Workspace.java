@@ -4,23 +4,16 @@ import java.net.URI;
 import java.time.OffsetDateTime;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
-import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.finding.Severity;
-import org.mapsel.core.message.Access;
-import org.mapsel.core.read.Resolver;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
-import org.mapsel.server.outgoing.OutgoingHttp;
 import org.mapsel.server.services.Editions.Edition;
-import org.mapsel.server.services.ServiceViews.IntakeView;
 import org.mapsel.server.services.ServiceViews.ServiceBrief;
 import org.mapsel.server.services.ServiceViews.ServiceView;
 import org.mapsel.server.services.ServiceViews.TakeRequest;
@@ -28,88 +21,16 @@ import org.mapsel.server.web.FindingView;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
 
-/** Reading descriptions, and the services taken from them. */
+/** The services that were taken from descriptions. */
 @Component
 public class Workspace {
 
   private final ServiceStore store;
   private final Editions editions;
-  private final OutgoingHttp http;
 
-  Workspace(ServiceStore store, Editions editions, OutgoingHttp http) {
+  Workspace(ServiceStore store, Editions editions) {
     this.store = store;
     this.editions = editions;
-    this.http = http;
-  }
-
-  /**
-   * Reads the description at an address.
-   *
-   * @param access for the server at that address; no other one sees any of it
-   */
-  public IntakeView readAddress(String address, Access access) {
-    String first = address.strip();
-    Resolver resolver =
-        at -> fetch(at, OutgoingHttp.isSameServer(first, at) ? access : Access.NONE);
-    Outcome<SourceText> fetched = resolver.fetch(first);
-    SourceText source = fetched.value().orElseThrow(() -> Problem.refused(fetched.findings()));
-    return view(editions.read(source, resolver));
-  }
-
-  /** Reads a description from texts that were given; the others are what it may import. */
-  IntakeView readGiven(List<SourceText> given) {
-    if (given.isEmpty() || given.stream().allMatch(source -> source.bytes().length == 0)) {
-      throw Problem.refused(Finding.error("SERVER_INTAKE_EMPTY"));
-    }
-    Resolver besides =
-        address -> {
-          Optional<SourceText> known =
-              given.stream()
-                  .filter(source -> fileName(source.address()).equals(fileName(address)))
-                  .findFirst();
-          return known.isPresent()
-              ? Outcome.of(new SourceText(address, known.get().bytes()))
-              : fetch(address, Access.NONE);
-        };
-    return view(editions.read(mainOf(given), besides));
-  }
-
-  /** The description among schemas and other documents that came with it. */
-  private static SourceText mainOf(List<SourceText> given) {
-    return given.stream()
-        .filter(source -> source.address().toLowerCase(Locale.ROOT).endsWith(".wsdl"))
-        .findFirst()
-        .orElse(given.get(0));
-  }
-
-  private static String fileName(String address) {
-    return address.substring(address.lastIndexOf('/') + 1);
-  }
-
-  private Outcome<SourceText> fetch(String address, Access access) {
-    if (!address.startsWith("http://") && !address.startsWith("https://")) {
-      return Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address));
-    }
-    return http.fetch(address, access);
-  }
-
-  private IntakeView view(Edition edition) {
-    Service service = edition.service();
-    return new IntakeView(
-        edition.id(),
-        edition.source(),
-        edition.description().format().label(),
-        service.name(),
-        service.documentation(),
-        edition.description().documents().stream().map(SourceText::address).toList(),
-        Describe.endpoints(service),
-        service.operations().stream().map(operation -> Describe.brief(service, operation)).toList(),
-        FindingView.of(edition.findings()),
-        store.all().stream()
-            .filter(kept -> kept.edition().equals(edition.id()))
-            .map(ServiceStore.Kept::id)
-            .findFirst()
-            .orElse(null));
   }
 
   /**
@@ -203,6 +124,14 @@ public class Workspace {
         Describe.operations(service, store.taken(id)),
         FindingView.of(edition.findings()),
         kept.takenAt());
+  }
+
+  /** The service that was taken from an edition before. */
+  Optional<String> takenAs(String edition) {
+    return store.all().stream()
+        .filter(kept -> kept.edition().equals(edition))
+        .map(ServiceStore.Kept::id)
+        .findFirst();
   }
 
   ServiceStore.Kept kept(String id) {

@@ -3,7 +3,6 @@ package org.mapsel.server.web;
 import java.net.URI;
 import java.util.List;
 import org.mapsel.core.finding.Finding;
-import org.mapsel.core.finding.FindingText;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
@@ -55,13 +54,13 @@ class ProblemHandler {
   }
 
   static ProblemDetail detail(HttpStatus status, List<Finding> findings) {
-    Finding first = findings.stream().filter(Finding::isError).findFirst().orElse(findings.get(0));
+    ProblemView view = ProblemView.of(status.value(), findings);
     ProblemDetail detail = ProblemDetail.forStatus(status);
-    detail.setType(URI.create("urn:mapsel:problem:" + first.code()));
-    detail.setTitle(FindingText.message(first));
-    detail.setDetail(FindingText.advice(first));
-    detail.setProperty("code", first.code());
-    detail.setProperty("findings", FindingView.of(findings));
+    detail.setType(URI.create("urn:mapsel:problem:" + view.code()));
+    detail.setTitle(view.title());
+    detail.setDetail(view.detail());
+    detail.setProperty("code", view.code());
+    detail.setProperty("findings", view.findings());
     return detail;
   }
 }

@@ -94,7 +94,7 @@ class ServicesApiTest {
     assertThat(missing.code()).isEqualTo("EXCHANGE_STATUS_REFUSED");
     assertThat(missing.text("/detail")).contains("404");
     assertThat(api.post("/api/intakes", "{'source':'<html>no</html>'}").code())
-        .isEqualTo("READ_FORMAT_UNKNOWN");
+        .isEqualTo("READ_CATALOGUE_EMPTY");
     Api.Answer broken =
         api.post(
             "/api/intakes",

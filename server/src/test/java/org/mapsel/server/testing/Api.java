@@ -72,13 +72,23 @@ public final class Api {
     try {
       HttpResponse<String> response = http.send(request.build(), BodyHandlers.ofString());
       String body = response.body();
-      return new Answer(response.statusCode(), JSON.readTree(body.isEmpty() ? "null" : body));
+      return response.headers().firstValue("Content-Type").orElse("").contains("ndjson")
+          ? last(response.statusCode(), body)
+          : new Answer(response.statusCode(), JSON.readTree(body.isEmpty() ? "null" : body));
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
       throw new IllegalStateException(e);
     }
+  }
+
+  /** What a stream of events ends with: the only member of its last line. */
+  private static Answer last(int status, String lines) {
+    JsonNode event = JSON.readTree(lines.lines().toList().getLast());
+    return event.has("problem")
+        ? new Answer(event.at("/problem/status").asInt(), event.get("problem"))
+        : new Answer(status, event.iterator().next());
   }
 
   /** Reads and takes everything at an address; gives the service's id. */

@@ -12,6 +12,8 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.Executors;
 import java.util.zip.GZIPOutputStream;
@@ -39,6 +41,7 @@ public final class FakeBerthing implements AutoCloseable {
 
   private final HttpServer server;
   private final List<String> received = new CopyOnWriteArrayList<>();
+  private final Map<String, Behaviour> pages = new ConcurrentHashMap<>();
   private volatile Behaviour behaviour =
       exchange -> write(exchange, 200, "text/xml", bytes(VESSEL));
 
@@ -64,6 +67,11 @@ public final class FakeBerthing implements AutoCloseable {
   /** The bodies of the requests so far. */
   public List<String> received() {
     return received;
+  }
+
+  /** Serves something else than its description at a path. */
+  public void serve(String path, Behaviour page) {
+    pages.put(path, page);
   }
 
   public void behave(Behaviour wanted) {
@@ -99,6 +107,8 @@ public final class FakeBerthing implements AutoCloseable {
       if (exchange.getRequestMethod().equals("POST")) {
         received.add(new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8));
         behaviour.answer(exchange);
+      } else if (pages.containsKey(exchange.getRequestURI().getPath())) {
+        pages.get(exchange.getRequestURI().getPath()).answer(exchange);
       } else {
         Path file = FILES.resolve(name.replace("Schema.xsd", ".xsd"));
         if (Files.exists(file)) {

@@ -1,0 +1,124 @@
+package org.mapsel.server.services;
+
+import java.util.List;
+import java.util.Optional;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Bundle;
+import org.mapsel.core.intake.Catalogue;
+import org.mapsel.core.intake.Description;
+import org.mapsel.core.intake.Found;
+import org.mapsel.core.intake.Intake;
+import org.mapsel.core.message.Access;
+import org.mapsel.core.read.Resolver;
+import org.mapsel.core.service.Service;
+import org.mapsel.server.outgoing.OutgoingHttp;
+import org.mapsel.server.outgoing.Progress;
+import org.mapsel.server.services.Editions.Edition;
+import org.mapsel.server.services.ServiceViews.CatalogueView;
+import org.mapsel.server.services.ServiceViews.EntryView;
+import org.mapsel.server.services.ServiceViews.IntakeEvent;
+import org.mapsel.server.services.ServiceViews.IntakeView;
+import org.mapsel.server.web.FindingView;
+import org.mapsel.server.web.Problem;
+import org.springframework.stereotype.Component;
+
+/** Reads what stands in the intake box: descriptions, and lists of them. */
+@Component
+public class Intakes {
+
+  private final Editions editions;
+  private final Workspace workspace;
+  private final OutgoingHttp http;
+
+  Intakes(Editions editions, Workspace workspace, OutgoingHttp http) {
+    this.editions = editions;
+    this.workspace = workspace;
+    this.http = http;
+  }
+
+  /** Reads the description at an address. */
+  public IntakeView readDescription(String address) {
+    Outcome<Found> found = Intake.look(address, resolver(address, Access.NONE, Progress.UNSEEN));
+    return view(editions.keep(address, Intake.single(found)));
+  }
+
+  /**
+   * Reads what is at an address.
+   *
+   * @param access for the server at that address; no other one sees any of it
+   */
+  IntakeEvent readAddress(String address, Access access, Progress progress) {
+    return event(address, Intake.look(address, resolver(address, access, progress)));
+  }
+
+  private Resolver resolver(String first, Access access, Progress progress) {
+    return at -> fetch(at, OutgoingHttp.isSameServer(first, at) ? access : Access.NONE, progress);
+  }
+
+  /**
+   * Reads texts that were given: one describes a service, the others are what it may import.
+   *
+   * @param entry the one to read, if they turned out to be several before
+   */
+  IntakeEvent readGiven(List<SourceText> given, Optional<String> entry, Progress progress) {
+    if (given.isEmpty() || given.stream().allMatch(source -> source.bytes().length == 0)) {
+      throw Problem.refused(Finding.error("SERVER_INTAKE_EMPTY"));
+    }
+    Outcome<Bundle> bundle = Bundle.of("", given);
+    if (bundle.value().isEmpty()) {
+      throw Problem.refused(bundle.findings());
+    }
+    Resolver outside = at -> fetch(at, Access.NONE, progress);
+    return event(
+        entry.orElse(given.get(0).address()),
+        entry
+            .map(address -> Intake.look(bundle.get(), address, outside))
+            .orElseGet(() -> Intake.look(bundle.get(), outside)));
+  }
+
+  private Outcome<SourceText> fetch(String address, Access access, Progress progress) {
+    if (!address.startsWith("http://") && !address.startsWith("https://")) {
+      return Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address));
+    }
+    return http.fetch(address, access, progress);
+  }
+
+  private IntakeEvent event(String source, Outcome<Found> found) {
+    return switch (found.value().orElseThrow(() -> Problem.refused(found.findings()))) {
+      case Catalogue catalogue ->
+          new IntakeEvent(null, null, view(source, catalogue, found.findings()), null);
+      case Description description ->
+          new IntakeEvent(
+              null,
+              view(editions.keep(source, Outcome.of(description, found.findings()))),
+              null,
+              null);
+    };
+  }
+
+  private static CatalogueView view(String source, Catalogue catalogue, List<Finding> findings) {
+    return new CatalogueView(
+        source,
+        catalogue.entries().stream()
+            .map(one -> new EntryView(one.name(), one.address(), one.documentation()))
+            .toList(),
+        FindingView.of(findings));
+  }
+
+  private IntakeView view(Edition edition) {
+    Service service = edition.service();
+    return new IntakeView(
+        edition.id(),
+        edition.source(),
+        edition.description().format().label(),
+        service.name(),
+        service.documentation(),
+        edition.description().documents().stream().map(SourceText::address).toList(),
+        Describe.endpoints(service),
+        service.operations().stream().map(operation -> Describe.brief(service, operation)).toList(),
+        FindingView.of(edition.findings()),
+        workspace.takenAs(edition.id()).orElse(null));
+  }
+}

@@ -1,0 +1,88 @@
+import {
+  type AccessForm,
+  api,
+  type Catalogue,
+  type Intake,
+  type IntakeEvent,
+  type Progress,
+  toProblem,
+  unwrap,
+} from '@/api/client';
+
+/** What somebody put into the intake box. */
+export interface Given {
+  source: string;
+  files: File[];
+  access?: AccessForm;
+  /** Which of several files to read, by its address in the list of them. */
+  entry?: string;
+}
+
+/** What it turned out to be. */
+export type Found =
+  { description: Intake; catalogue?: never } | { catalogue: Catalogue; description?: never };
+
+type Bytes = ReadableStream<Uint8Array<ArrayBuffer>>;
+
+/** The lines of a stream as they come. */
+async function* linesOf(stream: Bytes) {
+  const reader = stream.pipeThrough(new TextDecoderStream()).getReader();
+  let rest = '';
+  for (;;) {
+    const { done, value } = await reader.read();
+    const lines = (rest + (value ?? '')).split('\n');
+    rest = lines.pop() ?? '';
+    yield* lines.filter((line) => line !== '');
+    if (done) break;
+  }
+  if (rest !== '') yield rest;
+}
+
+/** Follows an intake to its end. */
+export async function follow(
+  stream: Bytes | null,
+  onProgress: (progress: Progress) => void,
+): Promise<Found> {
+  if (!stream) throw toProblem(0, undefined);
+  for await (const line of linesOf(stream)) {
+    const event = JSON.parse(line) as IntakeEvent;
+    if (event.progress) onProgress(event.progress);
+    if (event.problem) throw toProblem(event.problem.status, event.problem);
+    if (event.description) return { description: event.description };
+    if (event.catalogue) return { catalogue: event.catalogue };
+  }
+  throw toProblem(0, undefined);
+}
+
+/** Reads what was given; nothing is taken by that. */
+export async function readIntake(
+  given: Given,
+  signal: AbortSignal,
+  onProgress: (progress: Progress) => void,
+): Promise<Found> {
+  const { source, access, files, entry } = given;
+  if (files.length === 0) {
+    const body = { source, ...(access && { access }) };
+    return follow(
+      await unwrap(api.POST('/api/intakes', { body, signal, parseAs: 'stream' })),
+      onProgress,
+    );
+  }
+  const form = new FormData();
+  files.forEach((file) => {
+    form.append('files', file, file.webkitRelativePath || file.name);
+  });
+  return follow(
+    await unwrap(
+      api.POST('/api/intakes/files', {
+        params: { query: entry === undefined ? {} : { entry } },
+        // The generated types know files only as text; the form itself goes out as it is.
+        body: { files: [] },
+        bodySerializer: () => form,
+        signal,
+        parseAs: 'stream',
+      }),
+    ),
+    onProgress,
+  );
+}
