@@ -26,7 +26,7 @@ function Login({ form, onChange }: Props) {
         onChange={(event) => {
           onChange({ ...form, login: { ...NOBODY.login, kind: event.target.value } });
         }}
-        sx={{ width: 230 }}
+        sx={{ width: 260 }}
       >
         {LOGINS.map((one) => (
           <MenuItem key={one.kind} value={one.kind}>
@@ -53,6 +53,25 @@ function Login({ form, onChange }: Props) {
           }}
         />
       )}
+      {login.kind === 'client' && (
+        <>
+          <Text
+            label="Address for tokens"
+            width={320}
+            value={login.tokens}
+            onChange={(tokens) => {
+              change({ tokens });
+            }}
+          />
+          <Text
+            label="Client"
+            value={login.user}
+            onChange={(user) => {
+              change({ user });
+            }}
+          />
+        </>
+      )}
       {chosen.secret !== '' && (
         <SecretText
           label={chosen.secret}
@@ -60,6 +79,15 @@ function Login({ form, onChange }: Props) {
           value={login.secret}
           onChange={(secret) => {
             change({ secret });
+          }}
+        />
+      )}
+      {login.kind === 'client' && (
+        <Text
+          label="Scope (optional)"
+          value={login.scope}
+          onChange={(scope) => {
+            change({ scope });
           }}
         />
       )}

@@ -12,6 +12,7 @@ export const LOGINS = [
   { kind: 'digest', words: 'User and password (Digest)', secret: 'Password' },
   { kind: 'bearer', words: 'A token (Bearer)', secret: 'Token' },
   { kind: 'apiKey', words: 'A key', secret: 'Key' },
+  { kind: 'client', words: 'Fetched tokens (OAuth 2 client)', secret: 'Client secret' },
 ] as const;
 
 export function loginOf(kind: string) {

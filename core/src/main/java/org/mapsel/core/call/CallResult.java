@@ -18,4 +18,8 @@ public record CallResult(
   public CallResult {
     findings = List.copyOf(findings);
   }
+
+  static CallResult notSent(List<Finding> findings) {
+    return new CallResult(Optional.empty(), Optional.empty(), findings);
+  }
 }

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.Supplier;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
@@ -34,10 +35,12 @@ public final class Caller {
   private static final int MAX_PARTS = 20;
 
   private final Exchanger exchanger;
+  private final AccessTokens tokens;
   private final Supplier<Stamp> stamps;
 
   public Caller(Exchanger exchanger, Supplier<Stamp> stamps) {
     this.exchanger = exchanger;
+    this.tokens = new AccessTokens(exchanger, () -> stamps.get().now());
     this.stamps = stamps;
   }
 
@@ -104,22 +107,30 @@ public final class Caller {
             .wire(endpoint)
             .map(wire -> codec(wire).narrowed(service, operation, parameters, wanted))
             .orElse(parameters);
-    Outcome<Request> request = request(service, operation, endpoint, asked, access, stamp);
-    if (request.value().isEmpty()) {
-      return new CallResult(Optional.empty(), Optional.empty(), request.findings());
+    Function<Access, Outcome<Request>> as =
+        caller -> request(service, operation, endpoint, asked, caller, stamp);
+    Outcome<Request> shown = as.apply(access.hidden());
+    if (shown.value().isEmpty()) {
+      return CallResult.notSent(shown.findings());
     }
-    if (request.get().address().isEmpty()) {
-      return new CallResult(
-          Optional.empty(),
-          Optional.empty(),
+    if (shown.get().address().isEmpty()) {
+      return CallResult.notSent(
           List.of(Finding.error("MESSAGE_ADDRESS_MISSING", "endpoint", endpoint.text())));
     }
-    Exchange sent = CsrfToken.send(exchanger, request.get(), access);
-    Exchange exchange =
-        access.hasSecrets()
-            ? sent.with(request(service, operation, endpoint, asked, access.hidden(), stamp).get())
-            : sent;
-    List<Finding> findings = new ArrayList<>(request.findings());
+    Outcome<Access> granted = tokens.granted(access);
+    if (granted.value().isEmpty()) {
+      return CallResult.notSent(granted.findings());
+    }
+    Access used = granted.get();
+    Exchange sent = CsrfToken.send(exchanger, as.apply(used).get(), used);
+    if (used != access && isRefused(sent)) {
+      used = tokens.renewed(access).value().orElse(used);
+      sent = CsrfToken.send(exchanger, as.apply(used).get(), used);
+    }
+    Request request = sent.request();
+    Access caller = used;
+    Exchange exchange = access.hasSecrets() ? sent.with(shown.get()) : sent;
+    List<Finding> findings = new ArrayList<>(shown.findings());
     exchange.failure().ifPresent(findings::add);
     Optional<Answer> answer =
         exchange
@@ -141,16 +152,13 @@ public final class Caller {
             first ->
                 first instanceof Answer.Returned returned
                     ? rest(
-                        service,
-                        operation,
-                        endpoint,
-                        request.get(),
-                        access,
-                        wanted,
-                        returned,
-                        findings)
+                        service, operation, endpoint, request, caller, wanted, returned, findings)
                     : first);
     return new CallResult(Optional.of(exchange), whole, findings);
+  }
+
+  private static boolean isRefused(Exchange sent) {
+    return sent.response().filter(response -> response.status() == 401).isPresent();
   }
 
   /** A list that comes in parts is followed until there are as many rows as anybody looks at. */

@@ -20,7 +20,9 @@ final class Parts {
           String.valueOf(start.getAuthority()).equals(String.valueOf(there.getAuthority()))
               && String.valueOf(start.getScheme()).equals(there.getScheme());
       return same
-          ? Optional.of(new Request(first.method(), there.toString(), first.headers(), new byte[0]))
+          ? Optional.of(
+              new Request(
+                  first.method(), withKey(there.toString(), access), first.headers(), new byte[0]))
           : Optional.empty();
     } catch (IllegalArgumentException e) {
       // What is no address leads nowhere.

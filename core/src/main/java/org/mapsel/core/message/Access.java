@@ -44,6 +44,15 @@ public record Access(
 
     /** A key in a header or in the query of the address. */
     record ApiKey(String name, Secret key, boolean inQuery) implements Login {}
+
+    /**
+     * RFC 6749, section 4.4; a bearer token is fetched with it before the first request.
+     *
+     * @param tokenAddress where tokens are given out
+     * @param scope what the token is asked for; may be empty
+     */
+    record ClientCredentials(String tokenAddress, String client, Secret secret, String scope)
+        implements Login {}
   }
 
   /** A header whose value may be secret. */
@@ -103,6 +112,9 @@ public record Access(
           case Login.Digest digest -> new Login.Digest(digest.user(), Secret.hidden());
           case Login.Bearer bearer -> new Login.Bearer(Secret.hidden());
           case Login.ApiKey key -> new Login.ApiKey(key.name(), Secret.hidden(), key.inQuery());
+          case Login.ClientCredentials client ->
+              new Login.ClientCredentials(
+                  client.tokenAddress(), client.client(), Secret.hidden(), client.scope());
         },
         headers.stream().map(header -> new NamedSecret(header.name(), Secret.hidden())).toList(),
         security.map(
@@ -110,6 +122,16 @@ public record Access(
                 new Security(token.user(), Secret.hidden(), token.digest(), token.timestamp())),
         addressing,
         Connection.PLAIN);
+  }
+
+  /** The same over another connection. */
+  public Access through(Connection other) {
+    return new Access(login, headers, security, addressing, other);
+  }
+
+  /** The same for somebody else. */
+  public Access as(Login other) {
+    return new Access(other, headers, security, addressing, connection);
   }
 
   /** Whether anything in it must not be seen. */

@@ -35,6 +35,12 @@ public final class AccessHeaders {
               new Header(key.name(), key.key().reveal(), "this endpoint is reached with a key"));
         }
       }
+      case Access.Login.ClientCredentials client ->
+          headers.add(
+              new Header(
+                  "Authorization",
+                  "Bearer " + Secret.hidden().reveal(),
+                  "a token that " + client.tokenAddress() + " has given to " + client.client()));
       case Access.Login.Digest digest -> {}
       case Access.Login.None none -> {}
     }

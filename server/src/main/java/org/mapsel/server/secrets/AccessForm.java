@@ -29,17 +29,23 @@ public record AccessForm(
       new AccessForm(LoginForm.NOBODY, List.of(), null, "asDescribed", null, null, null);
 
   /**
-   * @param kind none, basic, digest, bearer or apiKey
+   * @param kind none, basic, digest, bearer, apiKey or client
+   * @param user the user, or the client that asks for tokens
    * @param name of the header or query parameter that holds a key
+   * @param tokens the address that gives tokens to clients
+   * @param scope what a token is asked for
    */
   public record LoginForm(
       String kind,
       @Nullable String user,
       @Nullable String name,
       boolean inQuery,
+      @Nullable String tokens,
+      @Nullable String scope,
       @Nullable String secret,
       boolean hasSecret) {
-    static final LoginForm NOBODY = new LoginForm("none", null, null, false, null, false);
+    static final LoginForm NOBODY =
+        new LoginForm("none", null, null, false, null, null, null, false);
   }
 
   /** A further header. */

@@ -31,6 +31,8 @@ final class AccessForms {
             login.user(),
             login.name(),
             login.inQuery(),
+            login.tokens(),
+            login.scope(),
             or(login.secret(), sameKind ? kept.login().secret() : null),
             false),
         given.headers().stream().map(header -> filled(header, kept.headers())).toList(),
@@ -92,6 +94,8 @@ final class AccessForms {
             login.user(),
             login.name(),
             login.inQuery(),
+            login.tokens(),
+            login.scope(),
             null,
             login.secret() != null),
         kept.headers().stream()
@@ -152,6 +156,12 @@ final class AccessForms {
       case "bearer" -> new Login.Bearer(secret(form, "token"));
       case "apiKey" ->
           new Login.ApiKey(needed(form.name(), "name"), secret(form, "key"), form.inQuery());
+      case "client" ->
+          new Login.ClientCredentials(
+              needed(form.tokens(), "address for tokens"),
+              needed(form.user(), "client"),
+              secret(form, "secret"),
+              Objects.requireNonNullElse(form.scope(), ""));
       default -> throw Problem.refused(Finding.error("SERVER_LOGIN_UNKNOWN", "kind", form.kind()));
     };
   }

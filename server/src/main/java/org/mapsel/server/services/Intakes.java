@@ -1,7 +1,9 @@
 package org.mapsel.server.services;
 
+import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
+import org.mapsel.core.call.AccessTokens;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
@@ -31,11 +33,13 @@ public class Intakes {
   private final Editions editions;
   private final Workspace workspace;
   private final OutgoingHttp http;
+  private final AccessTokens tokens;
 
-  Intakes(Editions editions, Workspace workspace, OutgoingHttp http) {
+  Intakes(Editions editions, Workspace workspace, OutgoingHttp http, Clock clock) {
     this.editions = editions;
     this.workspace = workspace;
     this.http = http;
+    this.tokens = new AccessTokens(http, clock);
   }
 
   /** Reads the description at an address. */
@@ -50,7 +54,9 @@ public class Intakes {
    * @param access for the server at that address; no other one sees any of it
    */
   IntakeEvent readAddress(String address, Access access, Progress progress) {
-    return event(address, Intake.look(address, resolver(address, access, progress)));
+    Outcome<Access> granted = tokens.granted(access);
+    Access used = granted.value().orElseThrow(() -> Problem.refused(granted.findings()));
+    return event(address, Intake.look(address, resolver(address, used, progress)));
   }
 
   private Resolver resolver(String first, Access access, Progress progress) {

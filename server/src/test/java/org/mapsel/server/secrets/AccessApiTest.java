@@ -23,6 +23,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import javax.net.ssl.KeyManagerFactory;
@@ -228,6 +229,67 @@ class AccessApiTest {
     } catch (java.security.GeneralSecurityException e) {
       throw new IllegalStateException(e);
     }
+  }
+
+  @Test
+  void tokensAreFetchedKeptAndRenewedForAClient() throws Exception {
+    AtomicInteger given = new AtomicInteger();
+    HttpServer server = gauge(HttpServer.create(anyPort(), 0));
+    server.removeContext("/gauge");
+    server.createContext(
+        "/gauge",
+        exchange -> {
+          String bearer = exchange.getRequestHeaders().getFirst("Authorization");
+          if (("Bearer " + SECRET + given.get()).equals(bearer)) {
+            answer(exchange, false);
+          } else {
+            exchange.sendResponseHeaders(401, -1);
+            exchange.close();
+          }
+        });
+    server.createContext("/tokens", exchange -> giveToken(exchange, given));
+    String tokens = "http://localhost:" + server.getAddress().getPort() + "/tokens";
+    String form =
+        "{'login':{'kind':'client','tokens':'%s','user':'desk & co','secret':'%s','scope':'gauge:read'}}";
+
+    String id = api.take(address(server), form.formatted(tokens, SECRET));
+    put(id, form.formatted(tokens, SECRET));
+    assertThat(tryIt(id).body().at("/answer/told").decimalValue()).isEqualByComparingTo("4.2");
+    int before = given.get();
+    assertThat(tryIt(id).body().at("/sent/status").asInt()).isEqualTo(200);
+    assertThat(given.get()).as("a token is used again").isEqualTo(before);
+
+    given.incrementAndGet();
+    Api.Answer renewed = tryIt(id);
+    assertThat(renewed.body().at("/sent/status").asInt()).as("an old token").isEqualTo(200);
+    assertThat(given.get()).isEqualTo(before + 2);
+    assertThat(api.get("/api/exchanges/" + renewed.text("/sent/exchange")).body().toString())
+        .contains("Bearer ••••••")
+        .doesNotContain(SECRET);
+    assertNothingTold(id);
+
+    put(id, form.formatted(tokens, "wrong"));
+    Api.Answer refused = tryIt(id);
+    assertThat(refused.text("/findings/0/code")).isEqualTo("CALL_TOKEN_REFUSED");
+    assertThat(refused.text("/findings/0/message")).contains("no such client");
+    assertThat(refused.body().has("sent")).as("nothing went to the service").isFalse();
+  }
+
+  /** RFC 6749, section 4.4; of the two ways to say who asks only the form is taken. */
+  private static void giveToken(HttpExchange exchange, AtomicInteger given) throws IOException {
+    String form = new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8);
+    boolean known =
+        form.equals(
+            "grant_type=client_credentials&scope=gauge%3Aread&client_id=desk+%26+co&client_secret="
+                + SECRET);
+    String body =
+        known
+            ? "{\"access_token\":\"%s%d\",\"token_type\":\"Bearer\",\"expires_in\":3600}"
+                .formatted(SECRET, given.incrementAndGet())
+            : "{\"error\":\"invalid_client\",\"error_description\":\"no such client\"}";
+    exchange.sendResponseHeaders(known ? 200 : 401, body.length());
+    exchange.getResponseBody().write(body.getBytes(StandardCharsets.UTF_8));
+    exchange.close();
   }
 
   @Test

@@ -59,10 +59,28 @@ final class Logins {
             case "bearer" -> "a bearer token";
             default -> "the HTTP scheme " + scheme.text("scheme");
           };
-      case "oauth2" -> "a bearer token from OAuth 2, which is not fetched by itself";
-      case "openIdConnect" -> "a bearer token from OpenID Connect, which is not fetched by itself";
+      case "oauth2" -> oauth(scheme);
+      case "openIdConnect" ->
+          "a bearer token from OpenID Connect, which somebody has to get by logging in";
       case "mutualTLS" -> "a client certificate";
       default -> scheme.text("type");
     };
+  }
+
+  /** Only a program's own login needs nobody to look at a page of the server. */
+  private static String oauth(DataNode scheme) {
+    return scheme
+        .find("flows")
+        .flatMap(flows -> flows.find("clientCredentials"))
+        .or(() -> Optional.of(scheme).filter(old -> old.text("flow").equals("application")))
+        .map(
+            flow ->
+                "a token fetched with client credentials at "
+                    + flow.text("tokenUrl")
+                    + flow.find("scopes")
+                        .filter(scopes -> !scopes.names().isEmpty())
+                        .map(scopes -> ", scopes " + String.join(" ", scopes.names()))
+                        .orElse(""))
+        .orElse("a bearer token from OAuth 2, which somebody has to get by logging in");
   }
 }
