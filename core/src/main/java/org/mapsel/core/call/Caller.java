@@ -11,8 +11,8 @@ import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.message.Access;
-import org.mapsel.core.message.AccessHeaders;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.AnswerPart;
 import org.mapsel.core.message.Codec;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
@@ -30,9 +30,6 @@ import org.mapsel.core.value.RecordValue;
 
 /** Calls operations: writes the message, sends it, reads what comes back. */
 public final class Caller {
-
-  /** More parts than this of a list nobody looks at in one go. */
-  private static final int MAX_PARTS = 20;
 
   private final Exchanger exchanger;
   private final AccessTokens tokens;
@@ -127,8 +124,6 @@ public final class Caller {
       used = tokens.renewed(access).value().orElse(used);
       sent = CsrfToken.send(exchanger, as.apply(used).get(), used);
     }
-    Request request = sent.request();
-    Access caller = used;
     Exchange exchange = access.hasSecrets() ? sent.with(shown.get()) : sent;
     List<Finding> findings = new ArrayList<>(shown.findings());
     exchange.failure().ifPresent(findings::add);
@@ -147,57 +142,25 @@ public final class Caller {
                   findings.addAll(read.findings());
                   return read.value();
                 });
-    Optional<Answer> whole =
-        answer.map(
-            first ->
-                first instanceof Answer.Returned returned
-                    ? rest(
-                        service, operation, endpoint, request, caller, wanted, returned, findings)
-                    : first);
-    return new CallResult(Optional.of(exchange), whole, findings);
+    if (answer.orElse(null) instanceof Answer.Returned first) {
+      AnswerPart part =
+          new AnswerPart(
+              service,
+              operation,
+              operation.wire(endpoint).orElseThrow(),
+              1,
+              sent.request(),
+              exchange.response().orElseThrow(),
+              first.value(),
+              first.value());
+      RecordValue whole =
+          new ListParts(exchanger, used, wanted, findings).all(codec(part.wire()), part);
+      answer = Optional.of(new Answer.Returned(whole));
+    }
+    return new CallResult(Optional.of(exchange), answer, findings);
   }
 
   private static boolean isRefused(Exchange sent) {
     return sent.response().filter(response -> response.status() == 401).isPresent();
-  }
-
-  /** A list that comes in parts is followed until there are as many rows as anybody looks at. */
-  private Answer rest(
-      Service service,
-      Operation operation,
-      EndpointId endpoint,
-      Request request,
-      Access access,
-      Set<FieldPath> wanted,
-      Answer.Returned first,
-      List<Finding> findings) {
-    OperationWire wire = operation.wire(endpoint).orElseThrow();
-    Codec codec = codec(wire);
-    RecordValue all = first.value();
-    Optional<String> next = codec.next(wire, all);
-    for (int part = 1; next.isPresent(); part++) {
-      Optional<Request> more = Parts.request(request, next.get(), access);
-      if (part == MAX_PARTS || more.isEmpty()) {
-        findings.add(
-            Finding.note("CALL_MORE_ROWS", "address", AccessHeaders.shown(next.get(), access)));
-        break;
-      }
-      Optional<Outcome<Answer>> read =
-          exchanger
-              .send(more.get(), access)
-              .response()
-              .map(response -> codec.read(service, operation, wire, response, wanted));
-      if (read.isEmpty()
-          || !(read.get().value().orElse(null) instanceof Answer.Returned returned)) {
-        findings.add(
-            Finding.warning(
-                "CALL_PART_MISSING", "address", AccessHeaders.shown(next.get(), access)));
-        read.ifPresent(outcome -> findings.addAll(outcome.findings()));
-        break;
-      }
-      all = codec.joined(wire, all, returned.value());
-      next = codec.next(wire, returned.value());
-    }
-    return new Answer.Returned(all);
   }
 }

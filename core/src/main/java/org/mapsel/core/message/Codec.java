@@ -49,17 +49,16 @@ public interface Codec {
   }
 
   /**
-   * Where the service says that more of a list is; nothing if it was all, or if the protocol knows
-   * no such thing.
+   * Where more of a list is; nothing if this was all, or if the protocol knows no such thing.
    *
-   * @param value what was read so far
+   * @return an address, perhaps relative to the one that was asked
    */
-  default Optional<String> next(OperationWire wire, RecordValue value) {
+  default Optional<String> next(AnswerPart part) {
     return Optional.empty();
   }
 
-  /** What was read before, and after it what came then. */
-  default RecordValue joined(OperationWire wire, RecordValue before, RecordValue more) {
+  /** What was read before, and after it what came with this part. */
+  default RecordValue joined(RecordValue before, AnswerPart part) {
     return before;
   }
 }

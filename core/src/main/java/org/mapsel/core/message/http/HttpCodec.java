@@ -10,6 +10,7 @@ import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.AccessHeaders;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.AnswerPart;
 import org.mapsel.core.message.Codec;
 import org.mapsel.core.message.Header;
 import org.mapsel.core.message.Request;
@@ -122,6 +123,17 @@ public final class HttpCodec implements Codec {
       OperationWire wire,
       Response response,
       Set<FieldPath> wanted) {
-    return new HttpAnswer(service, operation, (OperationWire.Rest) wire, response).read(wanted);
+    return new HttpAnswer(service, operation, (OperationWire.Rest) wire, response)
+        .read(Paging.of(service.shapes(), operation).with(wanted));
+  }
+
+  @Override
+  public Optional<String> next(AnswerPart part) {
+    return Paging.of(part.service().shapes(), part.operation()).next(part);
+  }
+
+  @Override
+  public RecordValue joined(RecordValue before, AnswerPart part) {
+    return Paging.of(part.service().shapes(), part.operation()).joined(before, part);
   }
 }

@@ -11,6 +11,7 @@ import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.AccessHeaders;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.AnswerPart;
 import org.mapsel.core.message.Codec;
 import org.mapsel.core.message.Header;
 import org.mapsel.core.message.Request;
@@ -214,20 +215,20 @@ public final class EntityCodec implements Codec {
   }
 
   @Override
-  public Optional<String> next(OperationWire wire, RecordValue value) {
-    return value.get(NEXT) instanceof TextValue text && !text.text().isEmpty()
+  public Optional<String> next(AnswerPart part) {
+    return part.value().get(NEXT) instanceof TextValue text && !text.text().isEmpty()
         ? Optional.of(text.text())
         : Optional.empty();
   }
 
   @Override
-  public RecordValue joined(OperationWire wire, RecordValue before, RecordValue more) {
+  public RecordValue joined(RecordValue before, AnswerPart part) {
     List<Value> rows = new ArrayList<>();
-    for (RecordValue part : List.of(before, more)) {
-      if (part.get(ROWS) instanceof ListValue list) {
+    for (RecordValue one : List.of(before, part.value())) {
+      if (one.get(ROWS) instanceof ListValue list) {
         rows.addAll(list.items());
       }
     }
-    return before.with(ROWS, new ListValue(rows)).with(NEXT, more.get(NEXT));
+    return before.with(ROWS, new ListValue(rows)).with(NEXT, part.value().get(NEXT));
   }
 }
