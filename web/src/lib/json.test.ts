@@ -11,6 +11,8 @@ describe('values in JSON', () => {
     expect(valueAt(root, ['a', 'c', 'd'], { a: 1 })).toBe('x');
     expect(valueAt(root, ['a', 'c', 'd'], {})).toBeUndefined();
     expect(valueAt(root, ['a', 'b', 'z'], {})).toBeUndefined();
+    expect(valueAt(root, ['a', 'b=2', 'b'], {})).toBe(2);
+    expect(valueAt(root, ['a', 'b=7', 'b'], {})).toBeUndefined();
   });
 
   it('are set without touching what was there, and taken out with the records around them', () => {

@@ -29,12 +29,23 @@ export function startsWith(path: readonly string[], prefix: readonly string[]) {
 /** Which item of each list is looked at, by the list's path. */
 export type Steps = Readonly<Record<string, number>>;
 
-/** The value at a path, through the looked-at item of each list on the way. */
+/** A step that picks the item of a list by one of its fields: key=LOA. */
+export function selectorIn(step: string) {
+  const at = step.indexOf('=');
+  return at > 0 ? { field: step.slice(0, at), value: step.slice(at + 1) } : undefined;
+}
+
+/** The value at a path, through the looked-at or picked item of each list on the way. */
 export function valueAt(root: Json, path: readonly string[], steps: Steps): Json {
   let here: Json = root;
   for (let i = 0; i < path.length; i++) {
-    if (Array.isArray(here)) here = here[steps[pathKey(path.slice(0, i))] ?? 0];
     const name = path[i];
+    const selector = name === undefined ? undefined : selectorIn(name);
+    if (Array.isArray(here) && selector) {
+      here = here.find((one) => isRecord(one) && String(one[selector.field]) === selector.value);
+      continue;
+    }
+    if (Array.isArray(here)) here = here[steps[pathKey(path.slice(0, i))] ?? 0];
     if (!isRecord(here) || name === undefined) return undefined;
     here = here[name];
   }

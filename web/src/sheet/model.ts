@@ -1,5 +1,5 @@
 import type { FieldView, Json } from '@/api/client';
-import { isRecord, pathKey, startsWith, type Steps, valueAt } from '@/lib/json';
+import { isRecord, pathKey, selectorIn, startsWith, type Steps, valueAt } from '@/lib/json';
 
 export type Side = 'in' | 'out';
 export type Filter = 'all' | 'values' | 'used';
@@ -54,6 +54,11 @@ const OPEN_LEVELS = 2;
 
 function startsOpen(field: FieldView) {
   return field.path.length <= OPEN_LEVELS && !/^diag/i.test(field.name);
+}
+
+/** How deep a field stands; picking an item of a list goes no deeper than the item. */
+function levelOf(field: FieldView) {
+  return field.path.filter((step) => !selectorIn(step)).length;
 }
 
 function hasInside(field: FieldView) {
@@ -120,7 +125,7 @@ function sideRows(sheet: Sheet, view: View, side: Side): Row[] {
       key,
       side,
       field,
-      level: field.path.length,
+      level: levelOf(field),
       open,
       value,
       items: field.repeats ? (sheet.cut[pathKey(field.path)] ?? list?.length ?? 0) : undefined,
@@ -138,7 +143,11 @@ export function visibleRows(sheet: Sheet, view: View): Row[] {
 
 /** The row around another one, for moving out of a group. */
 export function parentKey(row: FieldRow) {
-  return row.field.path.length > 1 ? rowKey(row.side, row.field.path.slice(0, -1)) : undefined;
+  const around = row.field.path.slice(0, -1);
+  const picked = around.findIndex((step) => selectorIn(step));
+  return around.length > 0
+    ? rowKey(row.side, picked < 0 ? around : around.slice(0, picked))
+    : undefined;
 }
 
 export type ViewAction =

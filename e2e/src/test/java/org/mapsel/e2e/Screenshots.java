@@ -44,6 +44,7 @@ public final class Screenshots {
     entities(page);
     sample(page);
     catalogue(page);
+    keys(page);
     nightWatch(page);
     finished();
   }
@@ -151,6 +152,14 @@ public final class Screenshots {
     press(page, "Read");
     assertThat(page.getByText("A list of 3 services")).isVisible();
     take(page, "15-catalogue");
+  }
+
+  private void keys(Page page) {
+    page.navigate(product.address() + "/services/berthing/operations/VesselParticulars");
+    page.getByLabel("hullNumber value").fill("S-20417");
+    page.getByLabel("hullNumber value").press("Control+Enter");
+    assertThat(page.getByText("value where key is MOOR")).isVisible();
+    take(page, "16-keys");
   }
 
   private void nightWatch(Page page) {

@@ -93,6 +93,26 @@ class ServiceKindsJourneyTest {
     }
   }
 
+  @Test
+  void keysThatOnlyAnAnswerTellsBecomeFields() {
+    try (StandIns standIns = StandIns.start();
+        Product product = Product.empty();
+        Browser browser = new Browser()) {
+      User user = new User(browser, product).goTo("/").sees("No service yet.");
+      take(user, standIns.berthing(), "Take 5 operations");
+      user.follow("VesselParticulars");
+      user.doesNotSee("value where key is");
+      user.type("hullNumber value", "S-20417");
+      user.keys("Control+Enter");
+      user.sees("value where key is MOOR");
+      user.tick("MOOR");
+      user.press("Make a page from this");
+      user.run(true);
+      user.press("Vessel particulars");
+      user.sees("6 lines, 2 springs");
+    }
+  }
+
   private static Page.GetByLabelOptions exactly() {
     return new Page.GetByLabelOptions().setExact(true);
   }

@@ -5,9 +5,12 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
+import org.mapsel.core.ref.Selector;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
@@ -29,7 +32,9 @@ public final class MappingOut {
     // Rows alone would keep everything inside them; their columns say what is needed.
     rows.removeIf(row -> items.stream().anyMatch(item -> item.startsWith(row)));
     items.addAll(rows);
-    return items;
+    return items.stream()
+        .flatMap(path -> path.asked().stream())
+        .collect(Collectors.toCollection(LinkedHashSet::new));
   }
 
   /**
@@ -100,6 +105,11 @@ public final class MappingOut {
   static List<Value> collect(Value from, FieldPath path) {
     List<Value> here = spread(from);
     for (String step : path.steps()) {
+      Optional<Selector> selector = Selector.in(step);
+      if (selector.isPresent()) {
+        here = new ListValue(here).picked(selector.get()).toList();
+        continue;
+      }
       List<Value> next = new ArrayList<>();
       for (Value value : here) {
         if (value instanceof RecordValue record) {

@@ -57,7 +57,11 @@ final class Bindings {
         shapes.get(field.shape()) instanceof Shape.Scalar scalar
             ? format(scalar.type())
             : Item.Format.TEXT;
-    return new Item(id, label(field, path.last()), format);
+    String label =
+        path.selected()
+            .map(selector -> Labels.of(selector.value()))
+            .orElseGet(() -> label(field, path.last()));
+    return new Item(id, label, format);
   }
 
   /** What the description calls it, or its name in words; with the unit that its number counts. */
@@ -85,7 +89,8 @@ final class Bindings {
             mapping ->
                 mapping.target() instanceof Target.Rows
                     && mapping.source() instanceof Source.Returned rows
-                    && path.startsWith(rows.path()))
+                    && path.startsWith(rows.path())
+                    && path.below(rows.path()).selected().isEmpty())
         .max(
             Comparator.comparingInt(
                 mapping -> ((Source.Returned) mapping.source()).path().length()))

@@ -113,7 +113,7 @@ public final class PageStarter {
     List<Row> leaves = leaves(operation.output());
     Map<FieldPath, Row> byPath = new LinkedHashMap<>();
     leaves.forEach(leaf -> byPath.put(leaf.path(), leaf));
-    List<Row> chosen = wanted.stream().map(byPath::get).filter(leaf -> leaf != null).toList();
+    List<Row> chosen = wanted.stream().flatMap(path -> leaf(byPath, path).stream()).toList();
     FieldPath rows = rows(chosen.isEmpty() ? leaves : chosen);
     if (chosen.isEmpty()) {
       chosen = telling(leaves, rows);
@@ -131,6 +131,26 @@ public final class PageStarter {
       comesBack.add(new Mapping(new Target.Rows(id), new Source.Returned(rows)));
       page = page.with(new Part.Table(id, Labels.of(rows.last()), items(id, columns)));
     }
+  }
+
+  /** The row of a field; what a selector picks is not in any rows. */
+  private Optional<Row> leaf(Map<FieldPath, Row> byPath, FieldPath path) {
+    if (path.selected().isEmpty()) {
+      return Optional.ofNullable(byPath.get(path));
+    }
+    return Optional.ofNullable(byPath.get(path.asked().getLast()))
+        .map(
+            row ->
+                new Row(
+                    path,
+                    row.wire(),
+                    row.field(),
+                    row.shape(),
+                    false,
+                    false,
+                    FieldPath.ROOT,
+                    false,
+                    false));
   }
 
   /** The repeated group that most of the fields are in; the outermost of equals. */

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** The way to a field: names from the outside in. Stored as a JSON array of names. */
 public record FieldPath(@JsonValue List<String> steps) implements Comparable<FieldPath> {
@@ -52,6 +53,27 @@ public record FieldPath(@JsonValue List<String> steps) implements Comparable<Fie
       throw new IllegalArgumentException(this + " does not start with " + prefix);
     }
     return new FieldPath(steps.subList(prefix.steps.size(), steps.size()));
+  }
+
+  /** The last item that is picked on the way, if one is. */
+  public Optional<Selector> selected() {
+    return steps.reversed().stream().flatMap(step -> Selector.in(step).stream()).findFirst();
+  }
+
+  /** The paths without selectors that must be known to follow this one: itself if it has none. */
+  public List<FieldPath> asked() {
+    List<FieldPath> asked = new ArrayList<>();
+    FieldPath here = ROOT;
+    for (String step : steps) {
+      Optional<Selector> selector = Selector.in(step);
+      if (selector.isPresent()) {
+        asked.add(here.then(selector.get().field()));
+      } else {
+        here = here.then(step);
+      }
+    }
+    asked.add(here);
+    return asked;
   }
 
   @Override

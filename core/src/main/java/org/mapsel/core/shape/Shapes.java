@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.Selector;
 import org.mapsel.core.ref.ShapeId;
 
 /** All shapes of one service, by id. Immutable. */
@@ -61,11 +62,20 @@ public final class Shapes {
     return known;
   }
 
-  /** Every field on a path that starts in {@code root}, or nothing if the path leads nowhere. */
+  /**
+   * Every field on a path that starts in {@code root}, or nothing if the path leads nowhere. For a
+   * selector there is the field that it selects from, which counts as one from there on.
+   */
   public List<Field> way(ShapeId root, FieldPath path) {
     List<Field> way = new ArrayList<>();
     ShapeId here = root;
     for (String step : path.steps()) {
+      if (Selector.in(step).isPresent() && !way.isEmpty() && way.getLast().isRepeated()) {
+        Field one = way.removeLast().occurring(Occurrence.OPTIONAL);
+        way.add(one);
+        way.add(one);
+        continue;
+      }
       Optional<Field> next =
           fieldsOf(here).stream().filter(field -> field.name().equals(step)).findFirst();
       if (next.isEmpty()) {

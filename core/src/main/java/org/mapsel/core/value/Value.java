@@ -1,6 +1,8 @@
 package org.mapsel.core.value;
 
+import java.util.Optional;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.Selector;
 
 /** A value that was typed, sent or returned. */
 public sealed interface Value
@@ -29,12 +31,18 @@ public sealed interface Value
   }
 
   /**
-   * The value at the end of a path. A list on the way stands for its first item, so that a path
-   * always gives one value; what is not there is {@link #ABSENT}.
+   * The value at the end of a path. A list on the way stands for its first item, or for the first
+   * one that a selector picks, so that a path always gives one value; what is not there is {@link
+   * #ABSENT}.
    */
   default Value at(FieldPath path) {
     Value here = this;
     for (String step : path.steps()) {
+      Optional<Selector> selector = Selector.in(step);
+      if (selector.isPresent() && here instanceof ListValue list) {
+        here = list.picked(selector.get()).findFirst().orElse(ABSENT);
+        continue;
+      }
       if (here instanceof ListValue list) {
         here = list.items().isEmpty() ? ABSENT : list.items().get(0);
       }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Locale;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.sample.KeyedGroups;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
@@ -11,6 +12,7 @@ import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.value.Value;
 import org.mapsel.server.services.ServiceViews.EndpointView;
 import org.mapsel.server.services.ServiceViews.FieldBrief;
 import org.mapsel.server.services.ServiceViews.FieldView;
@@ -58,9 +60,17 @@ final class Describe {
   }
 
   static List<FieldView> fields(Shapes shapes, ShapeId root) {
-    return FieldTree.rows(shapes, root, FieldTree.Limit.SCREEN).stream()
-        .map(Describe::field)
-        .toList();
+    return views(FieldTree.rows(shapes, root, FieldTree.Limit.SCREEN));
+  }
+
+  /** The fields with those that only a sample tells of. */
+  static List<FieldView> fields(Shapes shapes, ShapeId root, Value sample) {
+    return views(
+        KeyedGroups.with(FieldTree.rows(shapes, root, FieldTree.Limit.SCREEN), shapes, sample));
+  }
+
+  private static List<FieldView> views(List<FieldTree.Row> rows) {
+    return rows.stream().map(Describe::field).toList();
   }
 
   private static FieldView field(FieldTree.Row row) {

@@ -66,7 +66,10 @@ class Operations {
             .orElse(kept.endpoint().text()),
         endpoints,
         Describe.fields(service.shapes(), operation.input()),
-        Describe.fields(service.shapes(), operation.output()),
+        Describe.fields(
+            service.shapes(),
+            operation.output(),
+            sample.recorded() ? ValueJson.read(sample.answer()) : Value.ABSENT),
         operation.faults().stream().map(Fault::name).toList(),
         new SampleView(
             sample.recorded() ? "recorded" : "generated",
