@@ -50,7 +50,8 @@ final class HttpLinker {
 
   /** The media to send in, the one that says most of its types first. */
   private static final List<Media> PREFERRED =
-      List.of(Media.JSON, Media.MULTIPART, Media.FORM, Media.XML, Media.TEXT, Media.BINARY);
+      List.of(
+          Media.JSON, Media.MULTIPART, Media.FORM, Media.XML, Media.CSV, Media.TEXT, Media.BINARY);
 
   private static final Pattern NOT_IN_A_STEP = Pattern.compile("[\\s/\\\\?#%;{}]+");
   private static final DataType ANYTHING = DataType.of(new DataType.Anything(), Place.in(""));

@@ -177,6 +177,8 @@ public sealed interface OperationWire {
     FORM,
     /** Parts of any kind, files among them (RFC 7578). */
     MULTIPART,
+    /** Lines of separated values below a line of names (RFC 4180). */
+    CSV,
     TEXT,
     BINARY;
 
@@ -198,6 +200,9 @@ public sealed interface OperationWire {
       }
       if (type.startsWith("multipart/")) {
         return MULTIPART;
+      }
+      if (type.endsWith("/csv") || type.equals("text/tab-separated-values")) {
+        return CSV;
       }
       return type.startsWith("text/") ? TEXT : BINARY;
     }

@@ -111,6 +111,9 @@ final class HttpAnswer {
     if (said == Media.BINARY && expected == Media.TEXT) {
       return Media.TEXT;
     }
+    if ((said == Media.BINARY || said == Media.TEXT) && expected == Media.CSV) {
+      return Media.CSV;
+    }
     return said;
   }
 
@@ -125,6 +128,7 @@ final class HttpAnswer {
       return switch (media) {
         case JSON -> outcome(JsonMessage.read(service.shapes(), shape, body, wanted, findings));
         case XML -> xml(shape, body, wanted);
+        case CSV -> csv(shape, body, wanted);
         case TEXT, FORM -> outcome(whole(shape, new TextValue(text(body))));
         case BINARY, MULTIPART -> outcome(whole(shape, new BinaryValue(body)));
       };
@@ -151,6 +155,24 @@ final class HttpAnswer {
     } catch (DocumentException e) {
       return Outcome.failed(AnswerStart.broken(e.finding(), body));
     }
+  }
+
+  private Outcome<RecordValue> csv(ShapeId shape, byte[] body, Set<FieldPath> wanted) {
+    List<Field> fields = service.shapes().fieldsOf(shape);
+    if (fields.isEmpty() || !CsvBody.holdsRows(service.shapes(), fields.get(0))) {
+      return outcome(whole(shape, new TextValue(text(body))));
+    }
+    return CsvBody.read(service.shapes(), fields.get(0), text(body), wanted, findings)
+        .map(this::outcome)
+        .orElseGet(
+            () ->
+                Outcome.failed(
+                    AnswerStart.broken(
+                        Finding.error(
+                            "MESSAGE_ANSWER_BROKEN",
+                            "reason",
+                            "the quotes around a value do not close"),
+                        body)));
   }
 
   /** A body that is one value. */

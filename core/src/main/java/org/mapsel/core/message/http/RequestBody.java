@@ -50,7 +50,7 @@ final class RequestBody {
       case XML -> new Written(type, xml(content, field, value, path));
       case FORM -> new Written(type, bytes(form(field, value, path)));
       case MULTIPART -> multipart(type, field, value, path);
-      case TEXT -> new Written(type + "; charset=utf-8", bytes(text(field, value, path)));
+      case TEXT, CSV -> new Written(type + "; charset=utf-8", bytes(text(field, value, path)));
       case BINARY -> new Written(type, binary(field, value, path));
     };
   }

@@ -4,10 +4,12 @@ import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.mapsel.core.declare.DataType;
+import org.mapsel.core.document.CsvTable;
 import org.mapsel.core.document.DataDocument;
 import org.mapsel.core.document.DataNode;
 import org.mapsel.core.document.DocumentException;
@@ -15,6 +17,7 @@ import org.mapsel.core.document.Limits;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.document.XmlAttribute;
 import org.mapsel.core.document.XmlCursor;
+import org.mapsel.core.service.OperationWire;
 
 /** Widens a type by the values in a body. */
 final class Inference {
@@ -57,6 +60,29 @@ final class Inference {
       case NUMBER -> to.sawNumber(node.text());
       case BOOLEAN -> to.sawBoolean(node.text());
       case NULL -> to.sawNull();
+    }
+  }
+
+  /** Whether a text is lines of separated values, as it says or as it looks. */
+  static boolean isCsv(String body, String said) {
+    boolean told = OperationWire.Media.of(said) == OperationWire.Media.CSV;
+    boolean untold = said.isEmpty() || said.startsWith("text/plain");
+    return (told || untold) && CsvTable.read(body).filter(CsvTable::isRegular).isPresent();
+  }
+
+  static void csv(String body, Inferred to) {
+    CsvTable table = CsvTable.read(body).orElseThrow();
+    for (List<String> row : table.rows()) {
+      Inferred line = to.item();
+      line.sawRecord();
+      for (int i = 0; i < row.size(); i++) {
+        String name = table.names().get(i);
+        Inferred cell = line.member(name);
+        if (!row.get(i).isEmpty()) {
+          cell.sawText(row.get(i), false);
+          line.sawMember(name, 1);
+        }
+      }
     }
   }
 

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.declare.HttpDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.AnswerDeclaration;
@@ -109,7 +110,7 @@ public final class SampleReader implements DescriptionReader {
     return cleaned.text();
   }
 
-  /** Samples of the same method and path are one operation. */
+  /** Samples of the same method and path are one operation, whatever values stand in the path. */
   private static void declare(List<Sample> samples, Reading reading, SourceText source) {
     Map<String, List<Sample>> byOperation = new LinkedHashMap<>();
     for (Sample sample : samples) {
@@ -118,7 +119,7 @@ public final class SampleReader implements DescriptionReader {
           uri ->
               byOperation
                   .computeIfAbsent(
-                      sample.method + " " + uri.getRawAuthority() + uri.getRawPath(),
+                      sample.method + " " + uri.getRawAuthority() + PathValues.in(uri).template(),
                       key -> new ArrayList<>())
                   .add(sample));
     }
@@ -128,11 +129,12 @@ public final class SampleReader implements DescriptionReader {
         .ifPresent(first -> reading.declarations().name(name(URI.create(first.get(0).address))));
   }
 
-  /** The first step of the path tells services of one host apart. */
+  /** The first step of the path that is no formality tells services of one host apart. */
   private static String name(URI uri) {
-    String[] steps = String.valueOf(uri.getPath()).split("/");
-    boolean telling = steps.length > 1 && !steps[1].matches("|api|rest|services|v\\d+");
-    return telling ? steps[1] : uri.getHost();
+    return Stream.of(String.valueOf(uri.getPath()).split("/"))
+        .filter(step -> !step.matches("|api|rest|services|v\\d+"))
+        .findFirst()
+        .orElse(uri.getHost());
   }
 
   private static Optional<URI> address(Sample sample, Reading reading, SourceText source) {
@@ -160,7 +162,7 @@ public final class SampleReader implements DescriptionReader {
     return new HttpDeclaration(
         "",
         first.method,
-        uri.getRawPath() == null ? "" : uri.getRawPath(),
+        PathValues.in(uri).template(),
         "",
         false,
         parameters(samples, place),
@@ -172,9 +174,18 @@ public final class SampleReader implements DescriptionReader {
 
   private static List<ParameterDeclaration> parameters(List<Sample> samples, Place place) {
     List<ParameterDeclaration> parameters = new ArrayList<>();
+    Inferred path = new Inferred();
     Inferred query = new Inferred();
     Inferred headers = new Inferred();
     for (Sample sample : samples) {
+      path.sawRecord();
+      PathValues.in(URI.create(sample.address))
+          .values()
+          .forEach(
+              (name, value) -> {
+                path.member(name).sawText(value, false);
+                path.sawMember(name, 1);
+              });
       String text = URI.create(sample.address).getRawQuery();
       Inference.form(text == null ? "" : text, query);
       headers.sawRecord();
@@ -191,6 +202,7 @@ public final class SampleReader implements DescriptionReader {
         }
       }
     }
+    add(parameters, path.type(true), Wire.In.PATH, place);
     add(parameters, query.type(true), Wire.In.QUERY, place);
     add(parameters, headers.type(true), Wire.In.HEADER, place);
     return parameters;
@@ -257,8 +269,17 @@ public final class SampleReader implements DescriptionReader {
       Inference.form(body, inferred);
       return said;
     }
+    if (Inference.isCsv(body, said)) {
+      Inference.csv(body, inferred);
+      return "text/csv";
+    }
     inferred.sawText(body, true);
     return "text/plain";
+  }
+
+  /** Whether a type that a body turned out to be says more than what was said of it. */
+  private static boolean isTelling(String type) {
+    return Set.of("application/json", "application/xml", "text/csv").contains(type);
   }
 
   private static List<AnswerDeclaration> answers(List<Sample> samples) {
@@ -285,11 +306,7 @@ public final class SampleReader implements DescriptionReader {
                   "",
                   List.of(
                       new ContentDeclaration(
-                          said.isEmpty()
-                                  || type.equals("application/json")
-                                  || type.equals("application/xml")
-                              ? type
-                              : said,
+                          said.isEmpty() || isTelling(type) ? type : said,
                           Optional.of(inferred.type(false)),
                           Map.of()))));
         });
