@@ -3,13 +3,12 @@ package org.mapsel.core.link;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
+import java.util.EnumMap;
 import java.util.HashMap;
-import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
+import java.util.function.Supplier;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.declare.DataType.ListOf;
 import org.mapsel.core.declare.DataType.Member;
@@ -48,9 +47,14 @@ final class DataShapes {
   private record Waiting(ShapeId id, Structure structure, Notation notation) {}
 
   private final DataTypes types;
-  private final Map<ShapeId, Shape> built = new LinkedHashMap<>();
-  private final Set<ShapeId> taken = new HashSet<>();
-  private final Map<String, ShapeId> declared = new HashMap<>();
+
+  /** Stands where a shape is to be whose id is spoken for. */
+  private static final Shape PENDING = new Shape.Open(new ShapeId("", ""));
+
+  private final Map<ShapeId, Shape> built = new HashMap<>();
+  private final Map<Notation, Map<String, ShapeId>> declared = new EnumMap<>(Notation.class);
+  private final Map<Notation, Map<String, ShapeId>> lists = new EnumMap<>(Notation.class);
+  private final Map<ScalarType, Map<String, ShapeId>> plain = new EnumMap<>(ScalarType.class);
   private final Deque<Waiting> queue = new ArrayDeque<>();
 
   DataShapes(DataTypes types) {
@@ -65,13 +69,21 @@ final class DataShapes {
 
   void add(Shape shape) {
     built.put(shape.id(), shape);
-    taken.add(shape.id());
   }
 
   /** The field that a value of a type makes. */
   Field field(
       String name, DataType type, boolean required, ShapeId owner, Wire wire, Notation notation) {
-    DataTypes.Meaning meaning = types.meaning(type);
+    return field(name, types.meaning(type), required, owner, wire, notation);
+  }
+
+  private Field field(
+      String name,
+      DataTypes.Meaning meaning,
+      boolean required,
+      ShapeId owner,
+      Wire wire,
+      Notation notation) {
     Field field =
         new Field(
             name,
@@ -85,7 +97,7 @@ final class DataShapes {
             meaning.hints());
     return meaning.form() instanceof ListOf list
         ? listField(field, list, owner, notation, meaning.xml().wrapped())
-        : field.of(shape(meaning, owner.inner(name), notation));
+        : field.of(shape(meaning, () -> owner.inner(name), notation));
   }
 
   private Field listField(
@@ -98,7 +110,7 @@ final class DataShapes {
     ShapeId shape =
         item.form() instanceof ListOf nested
             ? nestedList(item, nested, id, notation)
-            : shape(item, id, notation);
+            : shape(item, () -> id, notation);
     Occurrence occurrence =
         new Occurrence(
             field.isRequired() ? Math.max(1, list.occurrence().min()) : 0, list.occurrence().max());
@@ -107,24 +119,26 @@ final class DataShapes {
 
   /** A list inside a list is a record with nothing but its items; it may contain itself. */
   private ShapeId nestedList(DataTypes.Meaning item, ListOf nested, ShapeId id, Notation notation) {
-    String known = item.target().map(target -> "list " + notation + " " + target).orElse("");
-    ShapeId already = declared.get(known);
+    Map<String, ShapeId> known = lists.computeIfAbsent(notation, none -> new HashMap<>());
+    ShapeId already = item.target().map(known::get).orElse(null);
     if (already != null) {
       return already;
     }
     ShapeId own = reserve(id);
-    if (!known.isEmpty()) {
-      declared.put(known, own);
-    }
+    item.target().ifPresent(target -> known.put(target, own));
     DataType type = DataType.of(nested, nested.item().place());
     add(new Shape.Record(own, List.of(field(ITEMS, type, true, own, new Wire.Whole(), notation))));
     return own;
   }
 
-  /** The shape of a value that is no list. */
-  ShapeId shape(DataTypes.Meaning meaning, ShapeId inline, Notation notation) {
-    String known = meaning.target().map(target -> notation + " " + target).orElse("");
-    ShapeId already = declared.get(known);
+  /**
+   * The shape of a value that is no list.
+   *
+   * @param inline the id that it is to have if it is a type of its own without a name
+   */
+  ShapeId shape(DataTypes.Meaning meaning, Supplier<ShapeId> inline, Notation notation) {
+    Map<String, ShapeId> known = declared.computeIfAbsent(notation, none -> new HashMap<>());
+    ShapeId already = meaning.target().isPresent() ? known.get(meaning.target().get()) : null;
     if (already != null) {
       return already;
     }
@@ -137,10 +151,9 @@ final class DataShapes {
       return plain(simple);
     }
     ShapeId id =
-        reserve(meaning.target().map(target -> notation.id(types.nameOf(target))).orElse(inline));
-    if (!known.isEmpty()) {
-      declared.put(known, id);
-    }
+        reserve(
+            meaning.target().map(target -> notation.id(types.nameOf(target))).orElseGet(inline));
+    meaning.target().ifPresent(target -> known.put(target, id));
     switch (meaning.form()) {
       case Simple simple ->
           add(new Shape.Scalar(id, simple.type(), simple.builtIn(), simple.facets()));
@@ -167,18 +180,25 @@ final class DataShapes {
     return id;
   }
 
+  /** Simple types that nothing narrows are the same wherever they stand. */
   private ShapeId plain(Simple simple) {
+    return plain
+        .computeIfAbsent(simple.type(), none -> new HashMap<>())
+        .computeIfAbsent(simple.builtIn(), name -> addPlain(simple));
+  }
+
+  private ShapeId addPlain(Simple simple) {
     String name =
         simple.builtIn().isEmpty() ? simple.type().name() : simple.type() + " " + simple.builtIn();
     ShapeId id = new ShapeId("", name);
-    built.putIfAbsent(id, new Shape.Scalar(id, simple.type(), simple.builtIn(), simple.facets()));
+    built.put(id, new Shape.Scalar(id, simple.type(), simple.builtIn(), simple.facets()));
     return id;
   }
 
   /** An id that no other shape has, like the one that is wished for. */
   ShapeId reserve(ShapeId wished) {
     ShapeId id = wished;
-    for (int i = 2; !taken.add(id); i++) {
+    for (int i = 2; built.putIfAbsent(id, PENDING) != null; i++) {
       id = new ShapeId(wished.namespace(), wished.name() + "-" + i);
     }
     return id;
@@ -206,20 +226,22 @@ final class DataShapes {
     for (Waiting next = queue.poll(); next != null; next = queue.poll()) {
       add(new Shape.Record(next.id, fields(next), next.notation == Notation.XML));
     }
-    return new Shapes(built.values());
+    built.values().removeIf(shape -> shape == PENDING);
+    return Shapes.owning(built);
   }
 
   private List<Field> fields(Waiting waiting) {
     Structure structure = waiting.structure;
     FieldList fields = new FieldList();
     for (Member member : structure.members()) {
+      DataTypes.Meaning meaning = types.meaning(member.type());
       fields.add(
           field(
               Notation.fieldName(member.name()),
-              member.type(),
+              meaning,
               structure.required().contains(member.name()),
               waiting.id,
-              waiting.notation.wire(member.name(), types.meaning(member.type())),
+              waiting.notation.wire(member.name(), meaning),
               waiting.notation));
     }
     structure.variants().ifPresent(variants -> fields.add(kind(variants, waiting)));

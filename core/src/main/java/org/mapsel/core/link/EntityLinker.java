@@ -361,7 +361,7 @@ final class EntityLinker {
   }
 
   private ShapeId record(DataType type, ShapeId own) {
-    return shapes.shape(shapes.types().meaning(type), own.inner("output"), Notation.JSON);
+    return shapes.shape(shapes.types().meaning(type), () -> own.inner("output"), Notation.JSON);
   }
 
   private ShapeId value(DataType type, ShapeId own) {

@@ -142,7 +142,10 @@ final class HttpLinker {
             ? declared.method() + " " + declared.path()
             : declared.id();
     // An id stands in addresses as one step.
-    String plain = NOT_IN_A_STEP.matcher(wished).replaceAll("-").replaceFirst("-+$", "");
+    String plain =
+        NOT_IN_A_STEP.matcher(wished).find()
+            ? NOT_IN_A_STEP.matcher(wished).replaceAll("-").replaceFirst("-+$", "")
+            : wished;
     String id = plain;
     for (int i = 2; !ids.add(id); i++) {
       id = plain + "-" + i;
@@ -260,7 +263,7 @@ final class HttpLinker {
     if (content.type().isPresent()) {
       DataTypes.Meaning meaning = shapes.types().meaning(content.type().get());
       if (meaning.form() instanceof DataType.Structure) {
-        return shapes.shape(meaning, wished, notation);
+        return shapes.shape(meaning, () -> wished, notation);
       }
       ShapeId id = shapes.reserve(wished);
       boolean list = meaning.form() instanceof DataType.ListOf;

@@ -57,7 +57,7 @@ enum Notation {
             : element.name();
     ShapeId inside = shapes.reserve(field.shape());
     Occurrence most = list.occurrence();
-    ShapeId shape = shapes.shape(item, inside.inner("item"), XML);
+    ShapeId shape = shapes.shape(item, () -> inside.inner("item"), XML);
     if (!wrapped) {
       int least = field.isRequired() ? Math.max(1, most.min()) : 0;
       return field

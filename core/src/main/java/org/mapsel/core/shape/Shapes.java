@@ -19,9 +19,18 @@ public final class Shapes {
   /** The shapes of the fields of each shape, found once and then at hand. */
   private final Map<ShapeId, List<Shape>> inside = new ConcurrentHashMap<>();
 
+  private Shapes(Map<ShapeId, Shape> byId) {
+    this.byId = byId;
+  }
+
   public Shapes(Collection<Shape> shapes) {
-    byId = HashMap.newHashMap(shapes.size());
+    this(HashMap.newHashMap(shapes.size()));
     shapes.forEach(shape -> byId.put(shape.id(), shape));
+  }
+
+  /** Takes the map over, each shape under its id: whoever built it must not touch it again. */
+  public static Shapes owning(Map<ShapeId, Shape> byId) {
+    return new Shapes(byId);
   }
 
   public Optional<Shape> find(ShapeId id) {

@@ -20,6 +20,24 @@ final class Keywords {
   /** What narrows a simple type. */
   static final int FACETS = 8;
 
+  /** Another schema that is meant. */
+  static final int REFERENCE = 16;
+
+  /** What people call it. */
+  static final int TITLE = 32;
+
+  /** Its value where none is given, or the only one. */
+  static final int VALUES = 64;
+
+  /** How it stands in XML. */
+  static final int XML = 128;
+
+  /** Bases. */
+  static final int BASES = 256;
+
+  /** Alternatives. */
+  static final int CHOICE = 512;
+
   private static final Map<String, Integer> GROUPS = new HashMap<>();
 
   static {
@@ -28,6 +46,12 @@ final class Keywords {
     add(STRUCTURE, "properties", "allOf", "oneOf", "anyOf", "required", "additionalProperties");
     add(FACETS, "enum", "const", "minimum", "maximum", "exclusiveMinimum", "exclusiveMaximum");
     add(FACETS, "minLength", "maxLength", "pattern");
+    add(REFERENCE, "$ref");
+    add(TITLE, "title");
+    add(VALUES, "default", "const");
+    add(XML, "xml");
+    add(BASES, "allOf");
+    add(CHOICE, "oneOf", "anyOf");
   }
 
   private Keywords() {}
@@ -38,17 +62,24 @@ final class Keywords {
     }
   }
 
-  /** Whether a schema has a keyword of a group. */
-  static boolean any(DataNode schema, int group) {
+  /** The groups that a schema has keywords of. */
+  static int of(DataNode schema) {
     List<String> names = schema.names();
+    int all = 0;
     for (int i = 0; i < names.size(); i++) {
       Integer groups = GROUPS.get(names.get(i));
       if (groups != null
-          && (groups & group) != 0
-          && !(names.get(i).equals("type") && !schema.items().get(i).isArray())) {
-        return true;
+          && (groups != MAYBE_NULL
+              || !names.get(i).equals("type")
+              || schema.items().get(i).isArray())) {
+        all |= groups;
       }
     }
-    return false;
+    return all;
+  }
+
+  /** Whether a schema has a keyword of a group. */
+  static boolean any(DataNode schema, int group) {
+    return (of(schema) & group) != 0;
   }
 }

@@ -1,5 +1,6 @@
 package org.mapsel.core.read.openapi;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.mapsel.core.document.DataNode;
@@ -17,7 +18,15 @@ record Located(DataNode node, String document) {
   }
 
   List<Located> items(String member) {
-    return node.items(member).stream().map(this::beside).toList();
+    List<DataNode> items = node.items(member);
+    if (items.isEmpty()) {
+      return List.of();
+    }
+    List<Located> located = new ArrayList<>(items.size());
+    for (DataNode item : items) {
+      located.add(beside(item));
+    }
+    return located;
   }
 
   Place place() {

@@ -16,8 +16,13 @@ import org.mapsel.core.shape.Wire;
 /** OpenAPI 3.0 to 3.2. */
 final class OpenApiDialect extends Dialect {
 
+  private static final String SERVERS = "servers";
+
+  private final List<ServerDeclaration> shared;
+
   OpenApiDialect(Located root, References references, SchemaTypes types) {
     super(root, references, types);
+    this.shared = shared();
   }
 
   @Override
@@ -131,20 +136,26 @@ final class OpenApiDialect extends Dialect {
 
   @Override
   List<ServerDeclaration> servers(Located item, Located operation) {
-    for (Located holder : List.of(operation, item, root)) {
-      List<ServerDeclaration> servers =
-          holder.items("servers").stream()
-              .flatMap(server -> Servers.read(server).stream())
-              .map(
-                  server ->
-                      new ServerDeclaration(
-                          Servers.resolved(root.document(), server.address()),
-                          server.documentation()))
-              .toList();
-      if (!servers.isEmpty()) {
-        return servers;
-      }
-    }
-    return List.of(new ServerDeclaration(Servers.origin(root.document()), ""));
+    List<ServerDeclaration> own = servers(operation);
+    List<ServerDeclaration> near = own.isEmpty() ? servers(item) : own;
+    return near.isEmpty() ? shared : near;
+  }
+
+  /** Those that hold where nothing else is said; without any it is where the document is from. */
+  private List<ServerDeclaration> shared() {
+    List<ServerDeclaration> servers = servers(root);
+    return servers.isEmpty()
+        ? List.of(new ServerDeclaration(Servers.origin(root.document()), ""))
+        : servers;
+  }
+
+  private List<ServerDeclaration> servers(Located holder) {
+    return holder.items(SERVERS).stream()
+        .flatMap(server -> Servers.read(server).stream())
+        .map(
+            server ->
+                new ServerDeclaration(
+                    Servers.resolved(root.document(), server.address()), server.documentation()))
+        .toList();
   }
 }

@@ -29,18 +29,24 @@ final class SchemaTypes {
   /** The type that a schema declares. */
   DataType type(Located schema) {
     DataNode node = schema.node();
-    Optional<String> reference = node.findText("$ref");
-    DataType.Form form = reference.isPresent() ? reference(schema, reference.get()) : form(schema);
+    int said = Keywords.of(node);
+    Optional<String> reference =
+        has(said, Keywords.REFERENCE) ? node.findText("$ref") : Optional.empty();
+    boolean values = has(said, Keywords.VALUES);
     return new DataType(
-        form,
-        node.findText("title").orElse(""),
-        isNullable(node),
-        node.find("default").flatMap(SchemaTypes::simple),
-        node.find("const").flatMap(SchemaTypes::simple),
+        reference.isPresent() ? reference(schema, reference.get()) : form(schema, said),
+        has(said, Keywords.TITLE) ? node.findText("title").orElse("") : "",
+        has(said, Keywords.MAYBE_NULL) && saysNull(node),
+        values ? node.find("default").flatMap(SchemaTypes::simple) : Optional.empty(),
+        values ? node.find("const").flatMap(SchemaTypes::simple) : Optional.empty(),
         node.text("description"),
-        hints(node),
-        xml(node),
+        has(said, Keywords.HINTS) ? hints(node) : Hints.NONE,
+        has(said, Keywords.XML) ? xml(node) : DataType.XmlForm.NONE,
         schema.place());
+  }
+
+  private static boolean has(int said, int group) {
+    return (said & group) != 0;
   }
 
   private DataType.Form reference(Located schema, String reference) {
@@ -53,15 +59,20 @@ final class SchemaTypes {
     return structure(schema, bases);
   }
 
-  private DataType.Form form(Located schema) {
+  private DataType.Form form(Located schema, int said) {
     DataNode node = schema.node();
     if (node.isArray() || node.size() == 0) {
       return new DataType.Anything();
     }
-    List<DataType> bases = new ArrayList<>(schema.items("allOf").stream().map(this::type).toList());
+    List<DataType> bases = new ArrayList<>();
+    if (has(said, Keywords.BASES)) {
+      schema.items("allOf").forEach(base -> bases.add(type(base)));
+    }
     boolean object = node.has("properties") || node.has("additionalProperties");
     Optional<DataType.Form> variants =
-        bases.isEmpty() && !object ? choice(schema) : Optional.empty();
+        has(said, Keywords.CHOICE) && bases.isEmpty() && !object
+            ? choice(schema)
+            : Optional.empty();
     if (variants.isPresent()) {
       return variants.get();
     }
@@ -138,6 +149,9 @@ final class SchemaTypes {
   private Optional<DataType.Form> choice(Located schema) {
     List<Located> offered = new ArrayList<>(schema.items("oneOf"));
     offered.addAll(schema.items("anyOf"));
+    if (offered.isEmpty()) {
+      return Optional.empty();
+    }
     List<Located> real = offered.stream().filter(SchemaTypes::saysSomething).toList();
     if (real.isEmpty()) {
       return Optional.empty();
@@ -219,10 +233,6 @@ final class SchemaTypes {
                     : real.contains("number") ? "number" : real.get(0);
   }
 
-  private static boolean isNullable(DataNode node) {
-    return Keywords.any(node, Keywords.MAYBE_NULL) && saysNull(node);
-  }
-
   private static boolean saysNull(DataNode node) {
     return node.isTrue("nullable")
         || node.isTrue("x-nullable")
@@ -243,9 +253,6 @@ final class SchemaTypes {
   }
 
   private static Hints hints(DataNode node) {
-    if (!Keywords.any(node, Keywords.HINTS)) {
-      return Hints.NONE;
-    }
     Hints hints = Hints.NONE;
     Optional<String> example =
         node.find("example")
@@ -264,14 +271,12 @@ final class SchemaTypes {
   }
 
   private static DataType.XmlForm xml(DataNode node) {
-    DataNode xml = node.get("xml");
-    return xml == null
-        ? DataType.XmlForm.NONE
-        : new DataType.XmlForm(
-            xml.findText("name"),
-            Objects.requireNonNullElse(xml.text("namespace"), ""),
-            xml.isTrue("attribute") || xml.text("nodeType").equals("attribute"),
-            xml.isTrue("wrapped"),
-            xml.text("nodeType").equals("text"));
+    DataNode xml = Objects.requireNonNull(node.get("xml"));
+    return new DataType.XmlForm(
+        xml.findText("name"),
+        xml.text("namespace"),
+        xml.isTrue("attribute") || xml.text("nodeType").equals("attribute"),
+        xml.isTrue("wrapped"),
+        xml.text("nodeType").equals("text"));
   }
 }
