@@ -10,6 +10,7 @@ export type Intake = Schemas['IntakeView'];
 export type IntakeEvent = Schemas['IntakeEvent'];
 export type Catalogue = Schemas['CatalogueView'];
 export type Progress = Schemas['ProgressView'];
+export type CutRequest = Schemas['CutRequest'];
 export type ServiceBrief = Schemas['ServiceBrief'];
 export type Service = Schemas['ServiceView'];
 export type OperationBrief = Schemas['OperationBrief'];

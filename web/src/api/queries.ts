@@ -1,5 +1,5 @@
 import { queryOptions } from '@tanstack/react-query';
-import { api, unwrap } from './client';
+import { api, type CutRequest, unwrap } from './client';
 
 /** What the server keeps, one entry a resource; used by pages, and named when something changes. */
 export const servicesQuery = queryOptions({
@@ -54,4 +54,13 @@ export const previewQuery = (app: string, page: string, version: number) =>
         api.GET('/api/apps/{app}/pages/{page}/preview', { params: { path: { app, page } } }),
       ),
     placeholderData: (before) => before,
+  });
+
+/** What a pattern cuts out of a text; asked again only for another text or pattern. */
+export const cutsQuery = (body: CutRequest) =>
+  queryOptions({
+    queryKey: ['cuts', body],
+    queryFn: () => unwrap(api.POST('/api/cuts', { body })),
+    placeholderData: (before) => before,
+    retry: false,
   });

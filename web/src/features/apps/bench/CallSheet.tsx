@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import type { AppEdit, Operation, Page, PageCall } from '@/api/client';
 import { pathKey, withValue } from '@/lib/json';
 import { AnswerNote } from '@/sheet/AnswerNote';
+import { CutButton, CutPanel, textsOf } from '@/sheet/CutPanel';
 import { FieldSheet } from '@/sheet/FieldSheet';
 import type { FieldRow, Sheet } from '@/sheet/model';
 import { TryOutcome } from '@/sheet/TryOutcome';
@@ -27,10 +28,20 @@ const canTick = (row: FieldRow) =>
   row.field.kind === 'scalar' ||
   (row.side === 'out' && row.field.repeats && row.field.kind !== 'open');
 
+/** The paths of everything that a call shows, by key. */
+function returnedPaths(call: PageCall) {
+  return new Set(
+    call.comesBack.flatMap(({ source }) =>
+      source.kind === 'returned' ? [pathKey(source.path)] : [],
+    ),
+  );
+}
+
 /** The field sheet of a call: what fills its parameters, and where what comes back is shown. */
 export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Props) {
   const attempt = useTry(operation, call.endpoint);
   const [wireOpen, setWireOpen] = useState(false);
+  const [cutting, setCutting] = useState(false);
   const sheet: Sheet = useMemo(() => {
     let parameters = attempt.parameters;
     for (const mapping of call.goesIn) {
@@ -115,6 +126,16 @@ export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Pro
               >
                 {attempt.pending ? 'Sending…' : 'Send'}
               </Button>
+              <CutButton
+                open={cutting}
+                shown={
+                  attempt.origin !== 'generated' &&
+                  textsOf(operation.comesBack, attempt.answer).length > 0
+                }
+                onToggle={() => {
+                  setCutting(!cutting);
+                }}
+              />
               {attempt.sent && (
                 <Button
                   aria-expanded={wireOpen}
@@ -131,6 +152,16 @@ export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Pro
       </Box>
       <Box sx={{ px: 1.5, maxHeight: '45%', overflow: 'auto', flex: 'none' }}>
         <TryOutcome attempt={attempt} />
+        {cutting && (
+          <CutPanel
+            fields={operation.comesBack}
+            answer={attempt.answer}
+            used={returnedPaths(call)}
+            onUse={(path, used) => {
+              onEdit({ kind: 'useField', ...where, path, used });
+            }}
+          />
+        )}
         {wireOpen && attempt.sent && <Wire exchange={attempt.sent.exchange} />}
       </Box>
     </Box>

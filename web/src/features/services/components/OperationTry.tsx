@@ -7,6 +7,7 @@ import Typography from '@mui/material/Typography';
 import { useMemo, useState } from 'react';
 import type { Operation } from '@/api/client';
 import { pathKey } from '@/lib/json';
+import { CutButton, CutPanel, textsOf } from '@/sheet/CutPanel';
 import { FieldSheet } from '@/sheet/FieldSheet';
 import { type FieldRow, rowKey, type Sheet } from '@/sheet/model';
 import { AnswerNote } from '@/sheet/AnswerNote';
@@ -23,6 +24,9 @@ export function OperationTry({ operation }: { operation: Operation }) {
   const [ticked, setTicked] = useState<readonly FieldRow[]>([]);
   const [wireOpen, setWireOpen] = useState(false);
   const attempt = useTry(operation, endpoint);
+  const [cutting, setCutting] = useState(false);
+  /** Fields that are cut out of a text, which stand in no row. */
+  const [cutOut, setCutOut] = useState<readonly string[][]>([]);
   const used = useMemo(() => new Set(ticked.map((row) => row.key)), [ticked]);
   const sheet: Sheet = useMemo(
     () => ({
@@ -97,13 +101,36 @@ export function OperationTry({ operation }: { operation: Operation }) {
         }}
       >
         <TryOutcome attempt={attempt} />
+        {cutting && (
+          <CutPanel
+            fields={operation.comesBack}
+            answer={attempt.answer}
+            used={new Set(cutOut.map(pathKey))}
+            onUse={(path, use) => {
+              const others = cutOut.filter((one) => pathKey(one) !== pathKey(path));
+              setCutOut(use ? [...others, path] : others);
+            }}
+          />
+        )}
         <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>
           <MakePage
             operation={operation}
             endpoint={endpoint}
-            fields={ticked
-              .map((row) => row.field.path)
-              .filter((path) => used.has(rowKey('out', path)))}
+            fields={[
+              ...ticked
+                .map((row) => row.field.path)
+                .filter((path) => used.has(rowKey('out', path))),
+              ...cutOut,
+            ]}
+          />
+          <CutButton
+            open={cutting}
+            shown={
+              attempt.sent !== undefined && textsOf(operation.comesBack, attempt.answer).length > 0
+            }
+            onToggle={() => {
+              setCutting(!cutting);
+            }}
           />
           {attempt.sent && (
             <Button

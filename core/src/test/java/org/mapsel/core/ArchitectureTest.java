@@ -20,7 +20,8 @@ class ArchitectureTest {
   private static final List<List<String>> LEVELS =
       List.of(
           List.of("ref"),
-          List.of("finding", "value"),
+          List.of("finding"),
+          List.of("value"),
           List.of("document", "shape", "json"),
           List.of("service"),
           List.of("declare"),

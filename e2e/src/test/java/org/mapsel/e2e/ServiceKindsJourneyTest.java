@@ -113,6 +113,31 @@ class ServiceKindsJourneyTest {
     }
   }
 
+  @Test
+  void aTextIsCutIntoRows() {
+    try (StandIns standIns = StandIns.start();
+        Product product = Product.empty();
+        Browser browser = new Browser()) {
+      User user = new User(browser, product).goTo("/").sees("No service yet.");
+      user.type("Address or text of a description", standIns.noteSample());
+      user.press("Read").press("Take 1 operation");
+      user.follow("GET /roster/note");
+      user.press("Send").sees("just answered");
+      user.press("Cut fields out of a text");
+      user.type("RE2 pattern", "^(?P<from>[0-9:]+)-(?P<to>");
+      user.sees("This is no pattern");
+      user.type("RE2 pattern", "^(?P<from>[0-9:]+)-(?P<to>[0-9:]+) +(?P<pilot>.*) \\(");
+      user.sees("3 matches in the sample.").sees("Ada Quill");
+      user.page.getByLabel("every match is a row").check();
+      user.page.getByLabel("pilot", exactly()).check();
+      user.page.getByLabel("from", exactly()).check();
+      user.press("Make a page from this");
+      user.run(true);
+      user.press("GET /roster/note");
+      user.sees("3 rows").sees("Cora Leeway").sees("22:00");
+    }
+  }
+
   private static Page.GetByLabelOptions exactly() {
     return new Page.GetByLabelOptions().setExact(true);
   }

@@ -75,6 +75,13 @@ final class StandIns implements AutoCloseable {
         + "<pilot id=\"P2\"><name>Else</name><from>14:00</from><to>22:00</to></pilot></roster>";
   }
 
+  /** Likewise for the note on the wall, which is plain text. */
+  String noteSample() {
+    return "curl '"
+        + address
+        + "/roster/note?day=2031-05-13'\n\nPilots on duty, 2031-05-13\n\nnobody\n";
+  }
+
   /**
    * Makes them misbehave: SLOW, DROPPED, ERROR_PAGE, TRUNCATED, FAULT, HUGE, LOCKED; NORMAL ends
    * it.

@@ -8,11 +8,13 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.mapsel.core.ref.Cut;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.Selector;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.TextCuts;
 import org.mapsel.core.value.Value;
 
 /** What came back to the contents of parts. */
@@ -111,7 +113,9 @@ public final class MappingOut {
         continue;
       }
       List<Value> next = new ArrayList<>();
+      Optional<Cut> cut = Cut.in(step);
       for (Value value : here) {
+        cut.ifPresent(pattern -> next.addAll(TextCuts.cut(pattern, value)));
         if (value instanceof RecordValue record) {
           next.addAll(spread(record.get(step)));
         }

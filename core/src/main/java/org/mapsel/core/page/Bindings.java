@@ -70,6 +70,11 @@ final class Bindings {
     return field.hints().unit().map(unit -> words + " (" + unit + ")").orElse(words);
   }
 
+  /** The name of the rows in words; a pattern is no name. */
+  static String tableLabel(FieldPath rows) {
+    return Labels.of(rows.isDerived() ? rows.asked().getLast().last() : rows.last());
+  }
+
   private static Item.Format format(ScalarType type) {
     return switch (type) {
       case INTEGER, DECIMAL, FLOAT -> Item.Format.NUMBER;

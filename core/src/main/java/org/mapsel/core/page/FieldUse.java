@@ -83,7 +83,7 @@ final class FieldUse {
     PartId id = Bindings.newId(page, "table");
     List<Mapping> mappings = new ArrayList<>(call.comesBack());
     mappings.add(new Mapping(new Target.Rows(id), new Source.Returned(rows)));
-    return page.with(new Part.Table(id, Labels.of(rows.last()), List.of()))
+    return page.with(new Part.Table(id, Bindings.tableLabel(rows), List.of()))
         .with(call.withComesBack(mappings));
   }
 

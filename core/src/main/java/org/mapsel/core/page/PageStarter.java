@@ -17,6 +17,7 @@ import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.FieldTree.Row;
 import org.mapsel.core.shape.Shape;
@@ -129,28 +130,37 @@ public final class PageStarter {
     if (!columns.isEmpty()) {
       PartId id = Bindings.newId(page, "table");
       comesBack.add(new Mapping(new Target.Rows(id), new Source.Returned(rows)));
-      page = page.with(new Part.Table(id, Labels.of(rows.last()), items(id, columns)));
+      page = page.with(new Part.Table(id, Bindings.tableLabel(rows), items(id, columns)));
     }
   }
 
-  /** The row of a field; what a selector picks is not in any rows. */
+  /** The row of a field, also of one that no description knows. */
   private Optional<Row> leaf(Map<FieldPath, Row> byPath, FieldPath path) {
-    if (path.selected().isEmpty()) {
-      return Optional.ofNullable(byPath.get(path));
+    List<Field> way = shapes.way(operation.output(), path);
+    return !path.isDerived() || way.isEmpty()
+        ? Optional.ofNullable(byPath.get(path))
+        : Optional.ofNullable(byPath.get(path.asked().getLast()))
+            .map(
+                row ->
+                    new Row(
+                        path,
+                        row.wire(),
+                        way.getLast(),
+                        row.shape(),
+                        false,
+                        false,
+                        rowsAround(way, path),
+                        false,
+                        false));
+  }
+
+  private static FieldPath rowsAround(List<Field> way, FieldPath path) {
+    for (int i = way.size() - 2; i >= 0; i--) {
+      if (way.get(i).isRepeated()) {
+        return new FieldPath(path.steps().subList(0, i + 1));
+      }
     }
-    return Optional.ofNullable(byPath.get(path.asked().getLast()))
-        .map(
-            row ->
-                new Row(
-                    path,
-                    row.wire(),
-                    row.field(),
-                    row.shape(),
-                    false,
-                    false,
-                    FieldPath.ROOT,
-                    false,
-                    false));
+    return FieldPath.ROOT;
   }
 
   /** The repeated group that most of the fields are in; the outermost of equals. */

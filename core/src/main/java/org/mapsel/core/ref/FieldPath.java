@@ -60,12 +60,24 @@ public record FieldPath(@JsonValue List<String> steps) implements Comparable<Fie
     return steps.reversed().stream().flatMap(step -> Selector.in(step).stream()).findFirst();
   }
 
-  /** The paths without selectors that must be known to follow this one: itself if it has none. */
+  /** Whether it goes on where descriptions end: picks an item by its key, or cuts a text. */
+  public boolean isDerived() {
+    return steps.stream()
+        .anyMatch(step -> Selector.in(step).isPresent() || Cut.in(step).isPresent());
+  }
+
+  /**
+   * The described fields that must be known to follow this path: itself if it has no step but
+   * names; the last one is what it ends in, or what is cut.
+   */
   public List<FieldPath> asked() {
     List<FieldPath> asked = new ArrayList<>();
     FieldPath here = ROOT;
     for (String step : steps) {
       Optional<Selector> selector = Selector.in(step);
+      if (Cut.in(step).isPresent() && !here.isRoot()) {
+        break;
+      }
       if (selector.isPresent()) {
         asked.add(here.then(selector.get().field()));
       } else {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import org.mapsel.core.ref.Cut;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.Selector;
 import org.mapsel.core.ref.ShapeId;
@@ -73,16 +74,27 @@ public final class Shapes {
 
   /**
    * Every field on a path that starts in {@code root}, or nothing if the path leads nowhere. For a
-   * selector there is the field that it selects from, which counts as one from there on.
+   * selector there is the field that it selects from, which counts as one from there on; for a cut
+   * the text that is cut, and below it a text for each name.
    */
   public List<Field> way(ShapeId root, FieldPath path) {
     List<Field> way = new ArrayList<>();
     ShapeId here = root;
+    boolean cutting = false;
     for (String step : path.steps()) {
       if (Selector.in(step).isPresent() && !way.isEmpty() && way.getLast().isRepeated()) {
         Field one = way.removeLast().occurring(Occurrence.OPTIONAL);
         way.add(one);
         way.add(one);
+        continue;
+      }
+      Optional<Cut> cut = Cut.in(step);
+      boolean text = !way.isEmpty() && get(way.getLast().shape()) instanceof Shape.Scalar;
+      if (text && (cut.isPresent() || cutting)) {
+        Occurrence occurrence =
+            cut.isPresent() && cut.get().every() ? Occurrence.ANY : Occurrence.OPTIONAL;
+        way.add(Field.of(step, way.getLast().shape(), occurrence, new Wire.Group()));
+        cutting = cut.isPresent();
         continue;
       }
       Optional<Field> next =

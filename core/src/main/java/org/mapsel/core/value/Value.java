@@ -1,6 +1,7 @@
 package org.mapsel.core.value;
 
 import java.util.Optional;
+import org.mapsel.core.ref.Cut;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.Selector;
 
@@ -41,6 +42,11 @@ public sealed interface Value
       Optional<Selector> selector = Selector.in(step);
       if (selector.isPresent() && here instanceof ListValue list) {
         here = list.picked(selector.get()).findFirst().orElse(ABSENT);
+        continue;
+      }
+      Optional<Cut> cut = Cut.in(step);
+      if (cut.isPresent() && here instanceof TextValue) {
+        here = new ListValue(TextCuts.cut(cut.get(), here));
         continue;
       }
       if (here instanceof ListValue list) {

@@ -251,6 +251,20 @@ class ServicesApiTest {
   }
 
   @Test
+  void patternsAreTriedOnATextAndRefusedWithAReason() {
+    String text = "'text':'lock 3 shut, lock 11 open','path':['value'],'every':true";
+
+    Api.Answer cut =
+        api.post("/api/cuts", "{" + text + ",'pattern':'lock (?P<lock>[0-9]+) (?P<state>[a-z]+)'}");
+    assertThat(cut.body().at("/matches").asInt()).isEqualTo(2);
+    assertThat(cut.body().at("/fields/1/values").toString()).isEqualTo("[\"shut\",\"open\"]");
+    assertThat(cut.body().at("/fields/0/path").toString())
+        .isEqualTo("[\"value\",\"/lock (?P<lock>[0-9]+) (?P<state>[a-z]+)/g\",\"lock\"]");
+    assertThat(api.post("/api/cuts", "{" + text + ",'pattern':'lock ('}").code())
+        .isEqualTo("DATA_PATTERN_INVALID");
+  }
+
+  @Test
   void aServiceInUseIsNotRemoved() {
     String service = api.take(berthing.description());
     Api.Answer app = api.post("/api/apps", "{'name':'Watch'}");

@@ -10,9 +10,11 @@ import javax.xml.parsers.DocumentBuilderFactory;
 import javax.xml.parsers.ParserConfigurationException;
 import org.mapsel.standins.Switches;
 import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.util.HtmlUtils;
 import org.w3c.dom.Element;
@@ -53,6 +55,17 @@ class RosterController {
       case "book" -> book(text(request, "pilot"), text(request, "ship"), text(request, "day"));
       default -> refused("There is no action " + action + ".");
     };
+  }
+
+  /** The same as a note for the wall, in plain text. */
+  @GetMapping(path = "/roster/note", produces = "text/plain;charset=UTF-8")
+  String note(@RequestParam String day) {
+    StringBuilder note = new StringBuilder("Pilots on duty, " + day + "\n\n");
+    for (Pilot pilot : pilots) {
+      note.append(pilot.from() + "-" + pilot.to() + "  " + pilot.name());
+      note.append(" (" + pilot.id() + ")\n");
+    }
+    return note.append("\nCall channel 12 before the outer buoy.\n").toString();
   }
 
   private ResponseEntity<String> duty(String day) {

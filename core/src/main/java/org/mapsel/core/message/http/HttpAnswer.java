@@ -104,6 +104,9 @@ final class HttpAnswer {
     String start = AnswerStart.of(response.body());
     boolean json = start.startsWith("{") || start.startsWith("[");
     Media said = type.isEmpty() ? expected : Media.of(type);
+    if (isAnything() && !json) {
+      return said == Media.XML || said == Media.JSON ? Media.TEXT : said;
+    }
     if (json && said != Media.JSON && expected == Media.JSON) {
       findings.add(Finding.warning("MESSAGE_MEDIA_TYPE_NOT_JSON", "type", type));
       return Media.JSON;
@@ -117,10 +120,18 @@ final class HttpAnswer {
     return said;
   }
 
+  /** Whether nobody knows what comes, so that it is taken as it is. */
+  private boolean isAnything() {
+    return returned()
+        .flatMap(Returned::content)
+        .filter(one -> one.mediaType().equals("*/*"))
+        .isPresent();
+  }
+
   private Outcome<RecordValue> body(ShapeId shape, Media expected, Set<FieldPath> wanted) {
     Media media = actual(expected);
     byte[] body = response.body();
-    if ((expected == Media.JSON || expected == Media.XML) && media != expected) {
+    if ((expected == Media.JSON || expected == Media.XML) && media != expected && !isAnything()) {
       return Outcome.failed(
           expected == Media.JSON ? AnswerStart.notJson(response) : AnswerStart.notXml(response));
     }

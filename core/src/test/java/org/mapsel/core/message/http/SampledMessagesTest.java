@@ -9,9 +9,11 @@ import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.call.Caller;
+import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Intake;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
@@ -95,5 +97,32 @@ class SampledMessagesTest {
   void quotesThatDoNotCloseAreTold() {
     assertThat(FindingText.lines(read("eta;berth\n\"2031;7\n", "text/csv").findings()))
         .contains("MESSAGE_ANSWER_BROKEN", "quotes around a value do not close");
+  }
+
+  @Test
+  void whereNoAnswerWasEverSeenWhateverComesIsTaken() {
+    Service unseen =
+        Intake.read(
+                new SourceText(
+                    "pasted", "curl http://quay.example/note".getBytes(StandardCharsets.UTF_8)),
+                Descriptions.RESOLVER)
+            .get()
+            .service();
+    for (String type : List.of("text/plain", "application/xml", "application/json")) {
+      String body = type.endsWith("json") ? "{\"a\":[1]}" : "<a>1</a>";
+      Outcome<Answer> read =
+          Caller.answer(
+              unseen,
+              unseen.operations().get(0),
+              unseen.operations().get(0).wires().get(0),
+              new Response(
+                  200,
+                  Map.of("Content-Type", List.of(type)),
+                  body.getBytes(StandardCharsets.UTF_8)),
+              Set.of());
+      assertThat(json(read))
+          .isEqualTo(
+              type.endsWith("json") ? "{\"value\":{\"a\":[1]}}" : "{\"value\":\"<a>1</a>\"}");
+    }
   }
 }
