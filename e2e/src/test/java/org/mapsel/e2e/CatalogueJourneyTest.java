@@ -24,10 +24,10 @@ class CatalogueJourneyTest {
       User user = new User(browser, product).goTo("/").sees("No service yet.");
       user.page.keyboard().type(standIns.catalogue());
       user.keys("Enter");
-      user.sees("A list of 3 services");
+      user.sees("A list of 4 services");
 
       entry(user, "Tides");
-      user.sees("5 operations over").press("Back to the list of 3 services");
+      user.sees("5 operations over").press("Back to the list of 4 services");
       entry(user, "Yard cranes");
       user.press("Take 17 operations");
       user.sees("List Cranes");

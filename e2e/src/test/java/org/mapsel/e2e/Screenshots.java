@@ -150,7 +150,7 @@ public final class Screenshots {
     page.navigate(product.address() + "/services");
     page.getByLabel("Address or text of a description").fill(product.standIns().catalogue());
     press(page, "Read");
-    assertThat(page.getByText("A list of 3 services")).isVisible();
+    assertThat(page.getByText("A list of 4 services")).isVisible();
     take(page, "15-catalogue");
   }
 

@@ -24,6 +24,7 @@ class CatalogueController {
         List.of(
             service("/berthing", "Berthing", "/berthing/berthing.wsdl"),
             service("/yard", "Yard cranes", "/yard/$metadata"),
+            service("/yard2", "Yard cranes as before", "/yard2/$metadata"),
             service("/tides", "Tides", "/tides/openapi.json")));
   }
 

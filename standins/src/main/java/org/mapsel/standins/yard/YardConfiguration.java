@@ -44,8 +44,12 @@ class YardConfiguration {
   }
 
   @Bean
-  ServletRegistrationBean<HttpServlet> yard(Switches switches) throws IOException {
-    YardData data = new YardData();
+  YardData yardData() {
+    return new YardData();
+  }
+
+  @Bean
+  ServletRegistrationBean<HttpServlet> yard(YardData data, Switches switches) throws IOException {
     CsdlEdmProvider edm = edm();
     HttpServlet servlet =
         new HttpServlet() {

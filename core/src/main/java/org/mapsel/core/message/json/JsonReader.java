@@ -153,7 +153,11 @@ final class JsonReader {
       return Value.NULL;
     }
     if (!slot.field().isRepeated()) {
-      return one(slot, parser);
+      return dialect == JsonDialect.ODATA_2
+              && slot.plan() != null
+              && token == JsonToken.START_OBJECT
+          ? linked(slot, MAPPER.readTree(parser))
+          : one(slot, parser);
     }
     List<Value> items = new ArrayList<>();
     if (dialect == JsonDialect.ODATA_2 && token == JsonToken.START_OBJECT) {
@@ -170,6 +174,11 @@ final class JsonReader {
       items.add(parser.currentToken() == JsonToken.VALUE_NULL ? Value.NULL : one(slot, parser));
     }
     return new ListValue(items);
+  }
+
+  /** In version 2.0 only a link stands for an entity that was not asked for with this one. */
+  private Value linked(Slot slot, JsonNode node) {
+    return node.has("__deferred") ? Value.ABSENT : one(slot, parser(node));
   }
 
   private Value one(Slot slot, JsonParser parser) {
