@@ -108,7 +108,7 @@ public final class MappingOut {
     List<Value> here = spread(from);
     for (String step : path.steps()) {
       Optional<Selector> selector = Selector.in(step);
-      if (selector.isPresent()) {
+      if (selector.isPresent() && here.stream().noneMatch(value -> has(value, step))) {
         here = new ListValue(here).picked(selector.get()).toList();
         continue;
       }
@@ -123,6 +123,11 @@ public final class MappingOut {
       here = next;
     }
     return here;
+  }
+
+  /** A name in JSON may look like a selector. */
+  private static boolean has(Value value, String name) {
+    return value instanceof RecordValue record && !record.get(name).isAbsent();
   }
 
   private static List<Value> spread(Value value) {

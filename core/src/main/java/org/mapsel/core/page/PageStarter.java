@@ -137,7 +137,7 @@ public final class PageStarter {
   /** The row of a field, also of one that no description knows. */
   private Optional<Row> leaf(Map<FieldPath, Row> byPath, FieldPath path) {
     List<Field> way = shapes.way(operation.output(), path);
-    return !path.isDerived() || way.isEmpty()
+    return byPath.containsKey(path) || !path.isDerived() || way.isEmpty()
         ? Optional.ofNullable(byPath.get(path))
         : Optional.ofNullable(byPath.get(path.asked().getLast()))
             .map(

@@ -82,7 +82,10 @@ public final class Shapes {
     ShapeId here = root;
     boolean cutting = false;
     for (String step : path.steps()) {
-      if (Selector.in(step).isPresent() && !way.isEmpty() && way.getLast().isRepeated()) {
+      Optional<Field> next =
+          fieldsOf(here).stream().filter(field -> field.name().equals(step)).findFirst();
+      boolean list = !way.isEmpty() && way.getLast().isRepeated();
+      if (next.isEmpty() && list && Selector.in(step).isPresent()) {
         Field one = way.removeLast().occurring(Occurrence.OPTIONAL);
         way.add(one);
         way.add(one);
@@ -97,8 +100,6 @@ public final class Shapes {
         cutting = cut.isPresent();
         continue;
       }
-      Optional<Field> next =
-          fieldsOf(here).stream().filter(field -> field.name().equals(step)).findFirst();
       if (next.isEmpty()) {
         return List.of();
       }

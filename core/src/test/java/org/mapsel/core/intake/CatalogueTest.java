@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
@@ -194,5 +195,32 @@ class CatalogueTest {
     assertThat(entries(Intake.look(zip("all.zip", files), NOTHING)))
         .hasSize(10_000)
         .startsWith("service0.yaml | all.zip!/service0.yaml | ");
+  }
+
+  @Test
+  @Timeout(20)
+  void hostileListsEndInGoodTime() {
+    String comments = "<!-- a --> ".repeat(1_200) + "nothing";
+    String nested = "<html>" + "<div>".repeat(100_000) + "<a href='a.wsdl'>A</a>";
+    String links = "<a href='/x" + "?wsdl&".repeat(50_000) + "'>x</a>";
+    StringBuilder crowd = new StringBuilder("<html><p>");
+    for (int i = 0; i < 20_000; i++) {
+      crowd.append("<a href='s").append(i).append("?wsdl'>S</a> ");
+    }
+
+    assertThat(Intake.look(text("http://x/", comments), NOTHING).findings())
+        .extracting(Finding::code)
+        .containsExactly("READ_FORMAT_UNKNOWN");
+    assertThat(entries(Intake.look(text("http://x/", nested), NOTHING))).hasSize(1);
+    assertThat(Intake.look(text("http://x/", "<html>" + links), NOTHING).findings())
+        .extracting(Finding::code)
+        .containsExactly("READ_CATALOGUE_EMPTY");
+    assertThat(entries(Intake.look(text("http://x/", crowd.toString()), NOTHING))).hasSize(20_000);
+    assertThat(
+            entries(
+                Intake.look(
+                    text("http://x/", "</a>;rel=service-desc" + ";a=\"b".repeat(100_000)),
+                    NOTHING)))
+        .hasSize(1);
   }
 }

@@ -110,4 +110,26 @@ class KeyedGroupsTest {
         (RecordValue) MappingOut.apply(page.calls().get(0).comesBack(), SAMPLE).get(record.id());
     assertThat(plain(shown.get(record.items().get(1).id().text()))).isEqualTo("6 lines");
   }
+
+  @Test
+  void aNameThatLooksLikeASelectorIsAName() {
+    Operation readings = Descriptions.operation(BERTHING, "ListReadings");
+    Page page =
+        PageStarter.extend(
+            PageStarter.empty(new PageId("p"), readings),
+            "berthing",
+            BERTHING,
+            readings,
+            readings.wires().get(0).endpoint(),
+            List.of(FieldPath.of("readings", "at=low")));
+
+    assertThat(
+            MappingOut.apply(
+                    page.calls().get(0).comesBack(),
+                    value("{'readings':[{'at=low':1.2},{'at=low':1.4}]}"))
+                .values())
+        .singleElement()
+        .extracting(rows -> ValueJson.write(rows).toString())
+        .isEqualTo("[{\"at=low\":1.2},{\"at=low\":1.4}]");
+  }
 }
