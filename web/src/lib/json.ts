@@ -29,10 +29,17 @@ export function startsWith(path: readonly string[], prefix: readonly string[]) {
 /** Which item of each list is looked at, by the list's path. */
 export type Steps = Readonly<Record<string, number>>;
 
+/** Whether a step of a path cuts a text: a pattern between slashes, with a g for every match. */
+export function isCut(step: string) {
+  return /^\/.+\/g?$/s.test(step);
+}
+
 /** A step that picks the item of a list by one of its fields: key=LOA. */
 export function selectorIn(step: string) {
   const at = step.indexOf('=');
-  return at > 0 ? { field: step.slice(0, at), value: step.slice(at + 1) } : undefined;
+  return at > 0 && !isCut(step)
+    ? { field: step.slice(0, at), value: step.slice(at + 1) }
+    : undefined;
 }
 
 /** The value at a path, through the looked-at or picked item of each list on the way. */

@@ -1,5 +1,5 @@
 import type { FieldView, Json } from '@/api/client';
-import { isRecord, pathKey, selectorIn, startsWith, type Steps, valueAt } from '@/lib/json';
+import { isCut, isRecord, pathKey, selectorIn, startsWith, type Steps, valueAt } from '@/lib/json';
 
 export type Side = 'in' | 'out';
 export type Filter = 'all' | 'values' | 'used';
@@ -35,6 +35,8 @@ export interface Sheet {
   answer: Json;
   /** Which fields are used, by row key. */
   used: ReadonlySet<string>;
+  /** Values that stand in no answer but are made of one, by path key. */
+  derived?: Readonly<Record<string, Json>>;
   /** Real lengths of lists that were cut, by path key. */
   cut: Readonly<Record<string, number>>;
 }
@@ -56,9 +58,9 @@ function startsOpen(field: FieldView) {
   return field.path.length <= OPEN_LEVELS && !/^diag/i.test(field.name);
 }
 
-/** How deep a field stands; picking an item of a list goes no deeper than the item. */
+/** How deep a field stands; picking an item of a list or cutting a text goes no deeper. */
 function levelOf(field: FieldView) {
-  return field.path.filter((step) => !selectorIn(step)).length;
+  return field.path.filter((step) => !selectorIn(step) && !isCut(step)).length;
 }
 
 function hasInside(field: FieldView) {
@@ -118,7 +120,7 @@ function sideRows(sheet: Sheet, view: View, side: Side): Row[] {
     // What was searched for is shown, whatever is shut.
     const open = inside ? narrowed || startsOpen(field) !== view.toggled.has(key) : undefined;
     if (inside && !open) shut = field.path;
-    const value = valueAt(root, field.path, view.steps);
+    const value = sheet.derived?.[pathKey(field.path)] ?? valueAt(root, field.path, view.steps);
     const list = Array.isArray(value) ? value : undefined;
     rows.push({
       kind: 'field',
@@ -144,7 +146,7 @@ export function visibleRows(sheet: Sheet, view: View): Row[] {
 /** The row around another one, for moving out of a group. */
 export function parentKey(row: FieldRow) {
   const around = row.field.path.slice(0, -1);
-  const picked = around.findIndex((step) => selectorIn(step));
+  const picked = around.findIndex((step) => selectorIn(step) || isCut(step));
   return around.length > 0
     ? rowKey(row.side, picked < 0 ? around : around.slice(0, picked))
     : undefined;

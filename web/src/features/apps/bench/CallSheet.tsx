@@ -8,6 +8,7 @@ import { CutButton, CutPanel, textsOf } from '@/sheet/CutPanel';
 import { FieldSheet } from '@/sheet/FieldSheet';
 import type { FieldRow, Sheet } from '@/sheet/model';
 import { TryOutcome } from '@/sheet/TryOutcome';
+import { useCutRows } from '@/sheet/useCutRows';
 import { useTry } from '@/sheet/useTry';
 import { Wire } from '@/wire/Wire';
 import type { Picked } from '../live/model';
@@ -28,13 +29,9 @@ const canTick = (row: FieldRow) =>
   row.field.kind === 'scalar' ||
   (row.side === 'out' && row.field.repeats && row.field.kind !== 'open');
 
-/** The paths of everything that a call shows, by key. */
+/** The paths of everything that a call shows. */
 function returnedPaths(call: PageCall) {
-  return new Set(
-    call.comesBack.flatMap(({ source }) =>
-      source.kind === 'returned' ? [pathKey(source.path)] : [],
-    ),
-  );
+  return call.comesBack.flatMap(({ source }) => (source.kind === 'returned' ? [source.path] : []));
 }
 
 /** The field sheet of a call: what fills its parameters, and where what comes back is shown. */
@@ -42,6 +39,8 @@ export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Pro
   const attempt = useTry(operation, call.endpoint);
   const [wireOpen, setWireOpen] = useState(false);
   const [cutting, setCutting] = useState(false);
+  const paths = useMemo(() => returnedPaths(call), [call]);
+  const { rows, derived } = useCutRows(operation.comesBack, attempt.answer, paths);
   const sheet: Sheet = useMemo(() => {
     let parameters = attempt.parameters;
     for (const mapping of call.goesIn) {
@@ -51,13 +50,14 @@ export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Pro
     }
     return {
       goesIn: operation.goesIn,
-      comesBack: operation.comesBack,
+      comesBack: rows,
+      derived,
       parameters,
       answer: attempt.answer,
       used: usedRows(call),
       cut: Object.fromEntries(attempt.cut.map((one) => [pathKey(one.path), one.items])),
     };
-  }, [operation, call, attempt.parameters, attempt.answer, attempt.cut]);
+  }, [operation, call, rows, derived, attempt.parameters, attempt.answer, attempt.cut]);
   const lit = picked ? rowOf(call, picked) : undefined;
   const where = { page: page.id, call: call.id };
   const use = (row: FieldRow) => {
@@ -156,7 +156,7 @@ export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Pro
           <CutPanel
             fields={operation.comesBack}
             answer={attempt.answer}
-            used={returnedPaths(call)}
+            used={new Set(paths.map(pathKey))}
             onUse={(path, used) => {
               onEdit({ kind: 'useField', ...where, path, used });
             }}

@@ -12,7 +12,8 @@ public record Selector(String field, String value) {
 
   public static Optional<Selector> in(String step) {
     int at = step.indexOf(EQUALS);
-    return at <= 0
+    // A pattern may well have an equals sign in it.
+    return at <= 0 || Cut.in(step).isPresent()
         ? Optional.empty()
         : Optional.of(new Selector(step.substring(0, at), step.substring(at + 1)));
   }

@@ -80,6 +80,17 @@ class TextCutsTest {
   }
 
   @Test
+  void aPatternMayHaveSignsOfOtherSteps() {
+    FieldPath field = FieldPath.of("value", "/(?P<a>x=1)/(?P<b>y)/", "b");
+    RecordValue answer = RecordValue.empty().with("value", Value.text("x=1/y"));
+
+    assertThat(answer.at(field)).isEqualTo(Value.text("y"));
+    assertThat(MappingOut.collect(answer, field)).containsExactly(Value.text("y"));
+    assertThat(field.selected()).isEmpty();
+    assertThat(field.asked()).containsExactly(FieldPath.of("value"));
+  }
+
+  @Test
   void aPathTellsOneValueOfATextToo() {
     assertThat(ANSWER.at(FieldPath.of("value", new Cut(LOCKS, true).step(), "lock")))
         .isEqualTo(Value.text("3"));
