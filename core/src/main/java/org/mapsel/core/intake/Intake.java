@@ -74,18 +74,18 @@ public final class Intake {
    * Reads what an address leads to, which may be a file inside an archive: {@code archive!/path}.
    */
   public static Outcome<Found> look(String address, Resolver resolver) {
-    Optional<String> archive = Archive.around(address);
-    Outcome<SourceText> fetched = resolver.fetch(archive.orElse(address));
-    if (fetched.value().isEmpty()) {
-      return Outcome.failed(fetched.findings());
+    Optional<SourceText> archive =
+        Archive.around(address).flatMap(around -> resolver.fetch(around).value());
+    if (archive.filter(Archive::is).isPresent()) {
+      Outcome<Bundle> bundle = Bundle.of(archive.get().address(), List.of(archive.get()));
+      return bundle.value().isPresent()
+          ? look(bundle.get(), address, resolver)
+          : Outcome.failed(bundle.findings());
     }
-    if (archive.isEmpty()) {
-      return look(fetched.get(), resolver);
-    }
-    Outcome<Bundle> bundle = Bundle.of(archive.get(), List.of(fetched.get()));
-    return bundle.value().isPresent()
-        ? look(bundle.get(), address, resolver)
-        : Outcome.failed(bundle.findings());
+    Outcome<SourceText> fetched = resolver.fetch(address);
+    return fetched.value().isPresent()
+        ? look(fetched.get(), resolver)
+        : Outcome.failed(fetched.findings());
   }
 
   /** Reads one of the documents that were given together. */

@@ -147,6 +147,18 @@ class CatalogueTest {
   }
 
   @Test
+  void anAddressThatOnlyLooksLikeAFileInAnArchiveIsAskedAsItIs() {
+    Outcome<Found> found =
+        Intake.look(
+            "http://quay.example/now!/lamps.yaml",
+            address ->
+                Outcome.of(
+                    text(address, address.endsWith(".yaml") ? openApi("Lamps") : "nothing here")));
+
+    assertThat(((Description) found.get()).service().name()).isEqualTo("Lamps");
+  }
+
+  @Test
   void partsOfADescriptionAreNoEntries() throws IOException {
     String types =
         "<schema xmlns='http://www.w3.org/2001/XMLSchema' targetNamespace='urn:t'>"
