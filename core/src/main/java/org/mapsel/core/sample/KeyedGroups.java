@@ -44,14 +44,14 @@ public final class KeyedGroups {
   public static List<Row> with(List<Row> rows, Shapes shapes, Value sample) {
     List<Row> all = new ArrayList<>(rows);
     for (Row row : rows) {
-      if (row.field().isRepeated()
-          && row.rows().isRoot()
-          && !row.recursive()
-          && row.shape() instanceof Shape.Record
-          && row.path().length() > 0
-          && list(sample, row.path()).isPresent()) {
-        List<Row> keys = keys(row, shapes, list(sample, row.path()).orElseThrow());
-        all.addAll(endOf(all, row), keys);
+      boolean group =
+          row.field().isRepeated()
+              && row.rows().isRoot()
+              && !row.recursive()
+              && row.shape() instanceof Shape.Record;
+      if (group) {
+        list(sample, row.path())
+            .ifPresent(list -> all.addAll(endOf(all, row), keys(row, shapes, list)));
       }
     }
     return all;
