@@ -278,7 +278,7 @@ public final class XmlCursor implements AutoCloseable {
     return attributes;
   }
 
-  private String attributeNamespace(int index) {
+  public String attributeNamespace(int index) {
     String namespace = reader.getAttributeNamespace(index);
     return namespace == null ? "" : namespace;
   }

@@ -1,14 +1,14 @@
 package org.mapsel.core.link;
 
-import java.util.ArrayDeque;
-import java.util.ArrayList;
-import java.util.Deque;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 import java.util.function.Supplier;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.declare.DataType.ListOf;
 import org.mapsel.core.declare.DataType.Member;
@@ -28,8 +28,9 @@ import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
 
 /**
- * Makes shapes of types with named members, each once and only those that are asked for. Types may
- * contain themselves: a shape under way is found by its id.
+ * Makes shapes of types with named members, each once and only when it is asked for: a large
+ * description has many thousands, of which a page needs a few. An id is spoken for at once, so
+ * types may contain themselves.
  */
 final class DataShapes {
 
@@ -44,18 +45,16 @@ final class DataShapes {
   private static final Shape.Scalar NAME =
       new Shape.Scalar(new ShapeId("", "string"), ScalarType.TEXT, "string", Facets.NONE);
 
-  private record Waiting(ShapeId id, Structure structure, Notation notation) {}
-
   private final DataTypes types;
 
-  /** Stands where a shape is to be whose id is spoken for. */
-  private static final Shape PENDING = new Shape.Open(new ShapeId("", ""));
+  private final Map<ShapeId, Shape> built = new ConcurrentHashMap<>();
 
-  private final Map<ShapeId, Shape> built = new HashMap<>();
+  /** How to make what is not made yet; nothing where the id is only spoken for. */
+  private final Map<ShapeId, @Nullable Supplier<Shape>> waiting = new HashMap<>();
+
   private final Map<Notation, Map<String, ShapeId>> declared = new EnumMap<>(Notation.class);
   private final Map<Notation, Map<String, ShapeId>> lists = new EnumMap<>(Notation.class);
   private final Map<ScalarType, Map<String, ShapeId>> plain = new EnumMap<>(ScalarType.class);
-  private final Deque<Waiting> queue = new ArrayDeque<>();
 
   DataShapes(DataTypes types) {
     this.types = types;
@@ -68,7 +67,7 @@ final class DataShapes {
   }
 
   void add(Shape shape) {
-    built.put(shape.id(), shape);
+    built.putIfAbsent(shape.id(), shape);
   }
 
   /** The field that a value of a type makes. */
@@ -154,30 +153,38 @@ final class DataShapes {
         reserve(
             meaning.target().map(target -> notation.id(types.nameOf(target))).orElseGet(inline));
     meaning.target().ifPresent(target -> known.put(target, id));
-    switch (meaning.form()) {
-      case Simple simple ->
-          add(new Shape.Scalar(id, simple.type(), simple.builtIn(), simple.facets()));
-      case Structure structure -> queue.add(new Waiting(id, structure, notation));
-      case Variants variants ->
-          add(
-              new Shape.OneOf(
-                  id, alternatives(variants, id, notation), Shape.OneOf.Reason.VARIANT));
-      case ListOf list ->
-          add(
-              new Shape.Record(
-                  id,
-                  List.of(
-                      field(
-                          ITEMS,
-                          DataType.of(list, list.item().place()),
-                          true,
-                          id,
-                          new Wire.Whole(),
-                          notation))));
-      case DataType.Ref ref -> add(new Shape.Open(id));
-      case DataType.Anything anything -> add(new Shape.Open(id));
-    }
+    waiting.put(id, () -> made(id, meaning.form(), notation));
     return id;
+  }
+
+  /** The shape of a declared type, of which nothing is looked up before it is asked for. */
+  ShapeId declared(String target, Notation notation) {
+    return declared
+        .computeIfAbsent(notation, none -> new HashMap<>())
+        .computeIfAbsent(
+            target,
+            key -> {
+              ShapeId id = reserve(notation.id(types.nameOf(key)));
+              waiting.put(id, () -> made(id, types.declared(key).form(), notation));
+              return id;
+            });
+  }
+
+  private Shape made(ShapeId id, DataType.Form form, Notation notation) {
+    return switch (form) {
+      case Simple simple -> new Shape.Scalar(id, simple.type(), simple.builtIn(), simple.facets());
+      case Structure structure ->
+          new Shape.Record(id, fields(structure, id, notation), notation == Notation.XML);
+      case Variants variants ->
+          new Shape.OneOf(id, alternatives(variants, id, notation), Shape.OneOf.Reason.VARIANT);
+      case ListOf list -> {
+        DataType type = DataType.of(list, list.item().place());
+        Field items = field(ITEMS, type, true, id, new Wire.Whole(), notation);
+        yield new Shape.Record(id, List.of(items));
+      }
+      case DataType.Ref ref -> new Shape.Open(id);
+      case DataType.Anything anything -> new Shape.Open(id);
+    };
   }
 
   /** Simple types that nothing narrows are the same wherever they stand. */
@@ -195,12 +202,20 @@ final class DataShapes {
     return id;
   }
 
+  /** A shape that is made when it is asked for, under an id like the one that is wished for. */
+  ShapeId later(ShapeId wished, Function<ShapeId, Shape> maker) {
+    ShapeId id = reserve(wished);
+    waiting.put(id, () -> maker.apply(id));
+    return id;
+  }
+
   /** An id that no other shape has, like the one that is wished for. */
   ShapeId reserve(ShapeId wished) {
     ShapeId id = wished;
-    for (int i = 2; built.putIfAbsent(id, PENDING) != null; i++) {
+    for (int i = 2; waiting.containsKey(id) || built.containsKey(id); i++) {
       id = new ShapeId(wished.namespace(), wished.name() + "-" + i);
     }
+    waiting.put(id, null);
     return id;
   }
 
@@ -221,17 +236,28 @@ final class DataShapes {
     return fields.toList();
   }
 
-  /** Builds the records that were asked for, and those that they ask for in turn. */
   Shapes finish() {
-    for (Waiting next = queue.poll(); next != null; next = queue.poll()) {
-      add(new Shape.Record(next.id, fields(next), next.notation == Notation.XML));
-    }
-    built.values().removeIf(shape -> shape == PENDING);
-    return Shapes.owning(built);
+    return Shapes.made(this::find);
   }
 
-  private List<Field> fields(Waiting waiting) {
-    Structure structure = waiting.structure;
+  private @Nullable Shape find(ShapeId id) {
+    Shape shape = built.get(id);
+    return shape != null ? shape : make(id);
+  }
+
+  /** Whoever comes second waits for the first and finds what that one made. */
+  private synchronized @Nullable Shape make(ShapeId id) {
+    Supplier<Shape> maker = waiting.get(id);
+    if (maker != null) {
+      // The id stays spoken for while what is inside the shape looks for ids of its own.
+      waiting.put(id, null);
+      add(maker.get());
+      waiting.remove(id);
+    }
+    return built.get(id);
+  }
+
+  private List<Field> fields(Structure structure, ShapeId id, Notation notation) {
     FieldList fields = new FieldList();
     for (Member member : structure.members()) {
       DataTypes.Meaning meaning = types.meaning(member.type());
@@ -240,16 +266,16 @@ final class DataShapes {
               Notation.fieldName(member.name()),
               meaning,
               structure.required().contains(member.name()),
-              waiting.id,
-              waiting.notation.wire(member.name(), meaning),
-              waiting.notation));
+              id,
+              notation.wire(member.name(), meaning),
+              notation));
     }
-    structure.variants().ifPresent(variants -> fields.add(kind(variants, waiting)));
+    structure.variants().ifPresent(variants -> fields.add(kind(variants, id, notation)));
     structure
         .others()
-        .filter(others -> waiting.notation != Notation.XML)
-        .ifPresent(others -> fields.add(entries(others, waiting)));
-    return new ArrayList<>(fields.toList());
+        .filter(others -> notation != Notation.XML)
+        .ifPresent(others -> fields.add(entries(others, id, notation)));
+    return fields.toList();
   }
 
   /**
@@ -276,21 +302,18 @@ final class DataShapes {
     return id;
   }
 
-  private Field kind(Variants variants, Waiting waiting) {
-    ShapeId id = reserve(waiting.id.inner("kind"));
-    add(
-        new Shape.OneOf(
-            id, alternatives(variants, id, waiting.notation), Shape.OneOf.Reason.VARIANT));
+  private Field kind(Variants variants, ShapeId owner, Notation notation) {
+    ShapeId id = later(owner.inner("kind"), own -> made(own, variants, notation));
     return Field.of("kind", id, Occurrence.OPTIONAL, new Wire.Group());
   }
 
   /** What stands under names that nobody declared is a list of names with their values. */
-  private Field entries(DataType others, Waiting waiting) {
-    ShapeId id = reserve(waiting.id.inner("entries"));
+  private Field entries(DataType others, ShapeId owner, Notation notation) {
+    ShapeId id = reserve(owner.inner("entries"));
     Field name =
         Field.of("name", NAME.id(), Occurrence.ONE, new Wire.EntryName())
             .hinted(Hints.NONE.asKey());
-    Field value = field(VALUE, others, true, id, new Wire.Whole(), waiting.notation);
+    Field value = field(VALUE, others, true, id, new Wire.Whole(), notation);
     add(new Shape.Record(id, List.of(name, value)));
     return Field.of("entries", id, Occurrence.ANY, new Wire.Entries());
   }

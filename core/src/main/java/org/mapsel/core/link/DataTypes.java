@@ -8,6 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.declare.DataType.Anything;
 import org.mapsel.core.declare.DataType.Form;
@@ -17,6 +19,7 @@ import org.mapsel.core.declare.DataType.Ref;
 import org.mapsel.core.declare.DataType.Simple;
 import org.mapsel.core.declare.DataType.Structure;
 import org.mapsel.core.declare.DataType.Variants;
+import org.mapsel.core.ref.Place;
 import org.mapsel.core.shape.Hints;
 
 /** What declared types mean once every reference is followed and every base is taken in. */
@@ -39,12 +42,20 @@ final class DataTypes {
       Hints hints,
       DataType.XmlForm xml) {}
 
-  private final Map<String, DataType> declared;
+  private final Function<String, @Nullable DataType> declared;
   private final Map<String, Form> merged = new HashMap<>();
   private final Set<String> underWay = new HashSet<>();
 
-  DataTypes(Map<String, DataType> declared) {
+  /**
+   * @param declared finds a declared type by what references to it say; null if there is none
+   */
+  DataTypes(Function<String, @Nullable DataType> declared) {
     this.declared = declared;
+  }
+
+  /** What a declared type amounts to. */
+  Meaning declared(String target) {
+    return meaning(DataType.of(new Ref(target), Place.in("")));
   }
 
   /** The last word of the address of a declared type. */
@@ -63,7 +74,7 @@ final class DataTypes {
     String documentation = type.documentation();
     Hints hints = type.hints();
     for (int i = 0; here.form() instanceof Ref ref && i < MAX_REFERENCES; i++) {
-      DataType next = declared.get(ref.target());
+      DataType next = declared.apply(ref.target());
       if (next == null) {
         return new Meaning(
             Optional.empty(),

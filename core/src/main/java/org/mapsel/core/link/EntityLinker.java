@@ -58,11 +58,20 @@ final class EntityLinker {
   private final List<Operation> operations = new ArrayList<>();
   private final Set<String> ids = new HashSet<>();
 
+  /** The parameters of an operation, which are made when somebody asks for them. */
+  private interface Parameters {
+
+    /**
+     * @param own what stands before the names of their shapes
+     */
+    void addTo(FieldList fields, ShapeId own);
+  }
+
   private EntityLinker(EntityModel model, boolean old) {
     this.model = model;
     this.old = old;
     this.types = new EntityTypes(model, old);
-    this.shapes = new DataShapes(new DataTypes(types.all()));
+    this.shapes = new DataShapes(new DataTypes(types::find));
     this.queries = new QueryFields(shapes, types, old);
     model.sets().stream()
         .filter(set -> !set.single())
@@ -182,53 +191,59 @@ final class EntityLinker {
 
   private void list(
       String id, String name, String path, List<Property> keys, String type, EntitySet set) {
-    ShapeId own = new ShapeId("", "/" + id);
-    FieldList fields = keyFields(keys, own);
-    queries.ofList(type, set.can()).forEach(fields::add);
-    add(id, name, set.documentation(), "GET", path, fields, rows(own, type), Result.ROWS, type);
+    Parameters parameters =
+        (fields, own) -> {
+          addKeys(keys, fields, own);
+          queries.ofList(type, set.can()).forEach(fields::add);
+        };
+    ShapeId output = rows(own(id), type);
+    add(id, name, set.documentation(), "GET", path, parameters, output, Result.ROWS, type);
   }
 
   private void read(String id, String name, String path, List<Property> keys, String type) {
-    ShapeId own = new ShapeId("", "/" + id);
-    FieldList fields = keyFields(keys, own);
-    queries.ofOne(type).forEach(fields::add);
-    add(id, name, "", "GET", path, fields, record(types.type(type), own), Result.ONE, type);
+    Parameters parameters =
+        (fields, own) -> {
+          addKeys(keys, fields, own);
+          queries.ofOne(type).forEach(fields::add);
+        };
+    add(id, name, "", "GET", path, parameters, entity(type), Result.ONE, type);
   }
 
   private void create(EntitySet set) {
     String id = set.name() + ".create";
-    ShapeId own = new ShapeId("", "/" + id);
-    FieldList fields = new FieldList();
-    fields.add(body(set.type(), Use.CREATED, own));
     add(
         id,
         "Create one of " + set.name(),
         set.documentation(),
         "POST",
         "/" + set.name(),
-        fields,
-        record(types.type(set.type()), own),
+        (fields, own) -> fields.add(body(set.type(), Use.CREATED, own)),
+        entity(set.type()),
         Result.ONE,
         set.type());
   }
 
   private void change(String id, String name, String path, List<Property> keys, String type) {
-    ShapeId own = new ShapeId("", "/" + id);
-    FieldList fields = keyFields(keys, own);
-    fields.add(ifMatch(own));
-    fields.add(body(type, Use.CHANGED, own));
+    Parameters parameters =
+        (fields, own) -> {
+          addKeys(keys, fields, own);
+          fields.add(ifMatch(own));
+          fields.add(body(type, Use.CHANGED, own));
+        };
     String method = old ? "MERGE" : "PATCH";
-    add(id, name, "", method, path, fields, record(types.type(type), own), Result.ONE, type);
+    add(id, name, "", method, path, parameters, entity(type), Result.ONE, type);
   }
 
   private void delete(EntitySet set, List<Property> keys) {
     String id = set.name() + ".delete";
-    ShapeId own = new ShapeId("", "/" + id);
-    FieldList fields = keyFields(keys, own);
-    fields.add(ifMatch(own));
+    Parameters parameters =
+        (fields, own) -> {
+          addKeys(keys, fields, own);
+          fields.add(ifMatch(own));
+        };
     String path = keyed(set.name(), keys);
     String name = "Delete one of " + set.name();
-    add(id, name, "", "DELETE", path, fields, nothing(own), Result.NOTHING, set.type());
+    add(id, name, "", "DELETE", path, parameters, nothing(own(id)), Result.NOTHING, set.type());
   }
 
   private Field body(String type, Use use, ShapeId own) {
@@ -241,15 +256,13 @@ final class EntityLinker {
         .documented("What was read as etag; * changes it whatever its state is.");
   }
 
-  private FieldList keyFields(List<Property> keys, ShapeId own) {
-    FieldList fields = new FieldList();
+  private void addKeys(List<Property> keys, FieldList fields, ShapeId own) {
     for (Property key : keys) {
       fields.add(
           parameter(key.name(), key.name(), Wire.In.PATH, key.type(), true, own)
               .documented(key.documentation())
               .hinted(key.hints().travelling(Hints.Direction.BOTH)));
     }
-    return fields;
   }
 
   private Field parameter(
@@ -282,42 +295,19 @@ final class EntityLinker {
       String path,
       List<Property> keys,
       @Nullable CallableImport imported) {
-    ShapeId own = new ShapeId("", "/" + wished);
-    FieldList fields = keyFields(keys, own);
-    List<CallableParameter> parameters =
+    List<CallableParameter> declared =
         callable.parameters().subList(isBound(callable) ? 1 : 0, callable.parameters().size());
-    List<String> inPath = new ArrayList<>();
     boolean query = imported != null && imported.method().isPresent();
-    for (CallableParameter parameter : parameters) {
-      boolean required = !parameter.nullable() || !callable.action();
-      if (query) {
-        fields.add(
-            parameter(
-                parameter.name(),
-                parameter.name(),
-                Wire.In.QUERY,
-                parameter.type(),
-                required,
-                own));
-      } else if (callable.action()) {
-        fields.add(
-            shapes.field(
-                parameter.name(),
-                types.type(parameter.type(), Use.CREATED),
-                required,
-                own,
-                new Wire.Member(parameter.name()),
-                Notation.JSON));
-      } else {
-        Field field =
-            parameter(
-                parameter.name(), parameter.name(), Wire.In.PATH, parameter.type(), true, own);
-        fields.add(field);
-        inPath.add(parameter.name() + "={" + parameter.name() + "}");
-      }
-    }
-    String template =
-        callable.action() || query ? path : path + "(" + String.join(",", inPath) + ")";
+    Parameters parameters =
+        (fields, own) -> {
+          addKeys(keys, fields, own);
+          declared.forEach(one -> fields.add(argument(one, callable, query, own)));
+        };
+    String inPath =
+        declared.stream()
+            .map(parameter -> parameter.name() + "={" + parameter.name() + "}")
+            .collect(Collectors.joining(","));
+    String template = callable.action() || query ? path : path + "(" + inPath + ")";
     String method =
         imported != null && imported.method().isPresent()
             ? imported.method().get()
@@ -326,10 +316,10 @@ final class EntityLinker {
     Result result = result(type);
     ShapeId output =
         switch (result) {
-          case NOTHING -> nothing(own);
-          case ROWS -> rows(own, EntityModel.itemType(type));
-          case ONE -> record(types.type(type), own);
-          case VALUE -> value(types.type(type), own);
+          case NOTHING -> nothing(own(wished));
+          case ROWS -> rows(own(wished), EntityModel.itemType(type));
+          case ONE -> entity(type);
+          case VALUE -> value(types.type(type), own(wished));
         };
     String row = EntityModel.itemType(type);
     add(
@@ -338,42 +328,67 @@ final class EntityLinker {
         callable.documentation(),
         method,
         template,
-        fields,
+        parameters,
         output,
         result,
         row);
+  }
+
+  private Field argument(
+      CallableParameter parameter, Callable callable, boolean query, ShapeId own) {
+    String name = parameter.name();
+    boolean required = !parameter.nullable() || !callable.action();
+    return callable.action() && !query
+        ? shapes.field(
+            name,
+            types.type(parameter.type(), Use.CREATED),
+            required,
+            own,
+            new Wire.Member(name),
+            Notation.JSON)
+        : parameter(
+            name, name, query ? Wire.In.QUERY : Wire.In.PATH, parameter.type(), required, own);
   }
 
   private Result result(String type) {
     if (type.isEmpty()) {
       return Result.NOTHING;
     }
-    boolean record =
-        shapes.types().meaning(types.type(EntityModel.itemType(type))).form()
-            instanceof DataType.Structure;
+    boolean record = types.type(EntityModel.itemType(type)).form() instanceof DataType.Ref;
     return !record ? Result.VALUE : EntityModel.isCollection(type) ? Result.ROWS : Result.ONE;
   }
 
-  private ShapeId nothing(ShapeId own) {
-    ShapeId id = shapes.reserve(own.inner("output"));
-    shapes.add(new Shape.Record(id, List.of(), false));
-    return id;
+  /** What stands before the names of the shapes that an operation has for itself. */
+  private static ShapeId own(String operation) {
+    return new ShapeId("", "/" + operation);
   }
 
-  private ShapeId record(DataType type, ShapeId own) {
-    return shapes.shape(shapes.types().meaning(type), () -> own.inner("output"), Notation.JSON);
+  private ShapeId nothing(ShapeId own) {
+    return shapes.later(own.inner("output"), id -> new Shape.Record(id, List.of(), false));
+  }
+
+  private ShapeId entity(String type) {
+    return types.type(type).form() instanceof DataType.Ref ref
+        ? shapes.declared(ref.target(), Notation.JSON)
+        : DataShapes.OPEN;
   }
 
   private ShapeId value(DataType type, ShapeId own) {
-    ShapeId id = shapes.reserve(own.inner("output"));
-    Field value =
-        shapes.field(DataShapes.VALUE, type, true, id, new Wire.Member("value"), Notation.JSON);
-    shapes.add(new Shape.Record(id, List.of(value), false));
-    return id;
+    return shapes.later(
+        own.inner("output"),
+        id -> {
+          Wire wire = new Wire.Member("value");
+          Field value = shapes.field(DataShapes.VALUE, type, true, id, wire, Notation.JSON);
+          return new Shape.Record(id, List.of(value), false);
+        });
   }
 
   private ShapeId rows(ShapeId own, String type) {
-    ShapeId id = shapes.reserve(own.inner("output"));
+    return shapes.later(
+        own.inner("output"), id -> new Shape.Record(id, rowFields(type, id), false));
+  }
+
+  private List<Field> rowFields(String type, ShapeId id) {
     DataType number =
         DataType.of(new Simple(ScalarType.INTEGER, "Edm.Int64", Facets.NONE), Place.in(""));
     DataType text =
@@ -402,8 +417,7 @@ final class EntityLinker {
     fields.add(
         shapes.field(
             "rows", list, true, id, new Wire.Member(old ? "results" : "value"), Notation.JSON));
-    shapes.add(new Shape.Record(id, fields, false));
-    return id;
+    return fields;
   }
 
   private void add(
@@ -412,7 +426,7 @@ final class EntityLinker {
       String documentation,
       String method,
       String path,
-      FieldList fields,
+      Parameters parameters,
       ShapeId output,
       Result result,
       String type) {
@@ -420,8 +434,15 @@ final class EntityLinker {
     for (int i = 2; !ids.add(id); i++) {
       id = wished + i;
     }
-    ShapeId input = shapes.reserve(new ShapeId("", "/" + id + "/input"));
-    shapes.add(new Shape.Record(input, fields.toList(), false));
+    ShapeId own = own(id);
+    ShapeId input =
+        shapes.later(
+            own.inner("input"),
+            shape -> {
+              FieldList fields = new FieldList();
+              parameters.addTo(fields, own);
+              return new Shape.Record(shape, fields.toList(), false);
+            });
     operations.add(
         new Operation(
             new OperationId(id),

@@ -35,15 +35,9 @@ final class EntityTypes {
 
   /** What an entity is wanted for. */
   enum Use {
-    RETURNED(""),
-    CREATED("-new"),
-    CHANGED("-changed");
-
-    private final String suffix;
-
-    Use(String suffix) {
-      this.suffix = suffix;
-    }
+    RETURNED,
+    CREATED,
+    CHANGED
   }
 
   private static final Place NOWHERE = Place.in("");
@@ -55,6 +49,10 @@ final class EntityTypes {
   private final Map<String, List<StructuredType>> derived = new HashMap<>();
   private final Set<String> entities = new HashSet<>();
   private final Map<String, List<StructuredType>> lines = new HashMap<>();
+  private final Map<String, List<Property>> keys = new HashMap<>();
+
+  /** What was made of references so far. */
+  private final Map<String, DataType> made = new HashMap<>();
 
   EntityTypes(EntityModel model, boolean old) {
     this.old = old;
@@ -68,20 +66,21 @@ final class EntityTypes {
     }
   }
 
-  /** Every type by the name that a reference to it says. */
-  Map<String, DataType> all() {
-    Map<String, DataType> all = new HashMap<>();
-    for (StructuredType type : structured.values()) {
-      for (Use use : entities.contains(type.name()) ? Use.values() : new Use[] {Use.RETURNED}) {
-        all.put(target(type.name(), use), structure(type, use));
-      }
+  /** A type by what a reference to it says. */
+  DataType find(String target) {
+    DataType known = made.get(target);
+    if (known == null) {
+      int mark = target.indexOf('#');
+      Use use = Use.valueOf(target.substring(0, mark));
+      known = structure(structured.get(target.substring(mark + 1)), use);
+      made.put(target, known);
     }
-    return all;
+    return known;
   }
 
-  private static String target(String name, Use use) {
-    int dot = name.lastIndexOf('.');
-    return name.substring(0, Math.max(0, dot)) + "#" + name.substring(dot + 1) + use.suffix;
+  /** A reference to a structured type; one that is no entity is the same for every use. */
+  private Ref ref(String name, Use use) {
+    return new Ref((entities.contains(name) ? use : Use.RETURNED) + "#" + name);
   }
 
   boolean isEntity(String type) {
@@ -107,9 +106,7 @@ final class EntityTypes {
       Facets facets = type.flags() ? Facets.NONE : Facets.oneOf(type.members());
       return plain(new Simple(ScalarType.TEXT, name, facets));
     }
-    return structured.containsKey(name)
-        ? plain(new Ref(target(name, entities.contains(name) ? use : Use.RETURNED)))
-        : plain(new DataType.Anything());
+    return structured.containsKey(name) ? plain(ref(name, use)) : plain(new DataType.Anything());
   }
 
   private static DataType plain(DataType.Form form) {
@@ -118,12 +115,7 @@ final class EntityTypes {
 
   private DataType structure(StructuredType type, Use use) {
     List<DataType> bases = new ArrayList<>();
-    type.base()
-        .filter(structured::containsKey)
-        .ifPresent(
-            base ->
-                bases.add(
-                    plain(new Ref(target(base, entities.contains(base) ? use : Use.RETURNED)))));
+    type.base().filter(structured::containsKey).ifPresent(base -> bases.add(plain(ref(base, use))));
     List<Member> members = new ArrayList<>();
     Set<String> required = new HashSet<>();
     boolean entity = entities.contains(type.name());
@@ -289,7 +281,10 @@ final class EntityTypes {
 
   /** The key properties of a type. */
   List<Property> keys(String type) {
-    List<StructuredType> line = line(type);
+    return keys.computeIfAbsent(type, name -> keysOf(line(name)));
+  }
+
+  private static List<Property> keysOf(List<StructuredType> line) {
     return line.stream()
         .flatMap(step -> step.keys().stream())
         .distinct()

@@ -64,7 +64,7 @@ final class HttpLinker {
 
   private HttpLinker(Declarations declarations) {
     this.declarations = declarations;
-    this.shapes = new DataShapes(new DataTypes(declarations.dataTypes()));
+    this.shapes = new DataShapes(new DataTypes(declarations.dataTypes()::get));
   }
 
   static Service link(Declarations declarations, Findings findings) {
@@ -186,14 +186,14 @@ final class HttpLinker {
   }
 
   private ShapeId input(HttpDeclaration declared, Optional<ContentDeclaration> sent, ShapeId own) {
-    ShapeId id = shapes.reserve(own.inner("input"));
-    FieldList fields = new FieldList();
-    declared.parameters().forEach(parameter -> fields.add(parameter(parameter, id)));
-    if (sent.isPresent()) {
-      fields.add(body(declared.body().orElseThrow(), sent.get(), id));
-    }
-    shapes.add(new Shape.Record(id, fields.toList(), false));
-    return id;
+    return shapes.later(
+        own.inner("input"),
+        id -> {
+          FieldList fields = new FieldList();
+          declared.parameters().forEach(parameter -> fields.add(parameter(parameter, id)));
+          sent.ifPresent(content -> fields.add(body(declared.body().orElseThrow(), content, id)));
+          return new Shape.Record(id, fields.toList(), false);
+        });
   }
 
   private Field parameter(ParameterDeclaration parameter, ShapeId id) {
@@ -265,18 +265,15 @@ final class HttpLinker {
       if (meaning.form() instanceof DataType.Structure) {
         return shapes.shape(meaning, () -> wished, notation);
       }
-      ShapeId id = shapes.reserve(wished);
       boolean list = meaning.form() instanceof DataType.ListOf;
-      Field whole =
-          shapes.field(
-              list ? DataShapes.ITEMS : DataShapes.VALUE,
-              content.type().get(),
-              true,
-              id,
-              new Wire.Whole(),
-              notation);
-      shapes.add(new Shape.Record(id, List.of(whole), false));
-      return id;
+      String name = list ? DataShapes.ITEMS : DataShapes.VALUE;
+      DataType type = content.type().get();
+      return shapes.later(
+          wished,
+          id -> {
+            Field whole = shapes.field(name, type, true, id, new Wire.Whole(), notation);
+            return new Shape.Record(id, List.of(whole), false);
+          });
     }
     ShapeId id = shapes.reserve(wished);
     Field open = Field.of(DataShapes.VALUE, DataShapes.OPEN, Occurrence.ONE, new Wire.Whole());

@@ -2,53 +2,63 @@ package org.mapsel.core.shape;
 
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.ref.Cut;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.Selector;
 import org.mapsel.core.ref.ShapeId;
 
-/** All shapes of one service, by id. Immutable. */
+/**
+ * All shapes of one service, by id. For everybody who asks each of them is always the same, also if
+ * it was made only when it was first asked for.
+ */
 public final class Shapes {
 
-  private final Map<ShapeId, Shape> byId;
+  private final Function<ShapeId, @Nullable Shape> byId;
 
   /** The shapes of the fields of each shape, found once and then at hand. */
   private final Map<ShapeId, List<Shape>> inside = new ConcurrentHashMap<>();
 
-  private Shapes(Map<ShapeId, Shape> byId) {
+  private Shapes(Function<ShapeId, @Nullable Shape> byId) {
     this.byId = byId;
   }
 
   public Shapes(Collection<Shape> shapes) {
-    this(HashMap.newHashMap(shapes.size()));
-    shapes.forEach(shape -> byId.put(shape.id(), shape));
+    this(shapes.stream().collect(Collectors.toMap(Shape::id, shape -> shape))::get);
   }
 
   /** Takes the map over, each shape under its id: whoever built it must not touch it again. */
   public static Shapes owning(Map<ShapeId, Shape> byId) {
-    return new Shapes(byId);
+    return new Shapes(byId::get);
+  }
+
+  /**
+   * Shapes that are made when they are asked for.
+   *
+   * @param maker gives the same shape for the same id every time, null if there is none; many
+   *     threads may ask it at once
+   */
+  public static Shapes made(Function<ShapeId, @Nullable Shape> maker) {
+    return new Shapes(maker);
   }
 
   public Optional<Shape> find(ShapeId id) {
-    return Optional.ofNullable(byId.get(id));
+    return Optional.ofNullable(byId.apply(id));
   }
 
   /** The shape with this id; linking has made sure that every id in a service leads to one. */
   public Shape get(ShapeId id) {
-    Shape shape = byId.get(id);
+    Shape shape = byId.apply(id);
     if (shape == null) {
       throw new IllegalArgumentException("There is no shape " + id);
     }
     return shape;
-  }
-
-  public int size() {
-    return byId.size();
   }
 
   /** What stands directly inside a shape: the fields of a record, the alternatives of a one-of. */

@@ -3,8 +3,8 @@ package org.mapsel.core.read.odata;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.mapsel.core.document.DocumentException;
-import org.mapsel.core.document.XmlAttribute;
 import org.mapsel.core.document.XmlCursor;
 import org.mapsel.core.value.Value;
 
@@ -13,6 +13,9 @@ final class CsdlXml {
 
   private static final String NAME = "Name";
   private static final String TYPE = "Type";
+
+  /** A greatest length may also be the word "max", which says nothing. */
+  private static final Pattern LENGTH = Pattern.compile("\\d{1,9}");
 
   private final XmlCursor cursor;
   private final Csdl csdl;
@@ -137,9 +140,10 @@ final class CsdlXml {
 
   /** Version 2.0 has hints as attributes of other namespaces. */
   private void attributeHints(String target) {
-    for (XmlAttribute attribute : cursor.attributes()) {
-      if (!attribute.namespace().isEmpty()) {
-        csdl.annotate(target, "@" + attribute.local(), Value.text(attribute.value()));
+    for (int i = 0; i < cursor.attributeCount(); i++) {
+      if (!cursor.attributeNamespace(i).isEmpty()) {
+        String hint = "@" + cursor.attributeLocal(i);
+        csdl.annotate(target, hint, Value.text(cursor.attributeValue(i)));
       }
     }
   }
@@ -192,7 +196,7 @@ final class CsdlXml {
             ? "Collection(" + resolved + ")"
             : resolved,
         !attribute("Nullable").equals("false"),
-        !length.isEmpty() && length.matches("\\d{1,9}")
+        !length.isEmpty() && LENGTH.matcher(length).matches()
             ? Optional.of(Integer.valueOf(length))
             : Optional.empty(),
         preset.isEmpty() ? Optional.empty() : Optional.of(preset));

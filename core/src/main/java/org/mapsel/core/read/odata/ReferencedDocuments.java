@@ -19,7 +19,7 @@ final class ReferencedDocuments {
 
   static void read(Csdl csdl, Reading reading, Consumer<SourceText> reader) {
     Set<Csdl.Reference> done = new HashSet<>();
-    boolean more = true;
+    boolean more = !csdl.references.isEmpty();
     while (more) {
       more = false;
       Set<String> missing = missing(csdl);
