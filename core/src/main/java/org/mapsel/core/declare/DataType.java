@@ -39,6 +39,12 @@ public record DataType(
     return new DataType(other, name, nullable, preset, fixed, documentation, hints, xml, place);
   }
 
+  /** The same, which holds one value and no other. */
+  public DataType fixedTo(String value) {
+    return new DataType(
+        form, name, nullable, preset, Optional.of(value), documentation, hints, xml, place);
+  }
+
   public DataType withNullable(boolean other) {
     return new DataType(form, name, other, preset, fixed, documentation, hints, xml, place);
   }
@@ -78,11 +84,22 @@ public record DataType(
   /** A list. */
   public record ListOf(DataType item, Occurrence occurrence) implements Form {}
 
-  /** One of several types. */
-  public record Variants(List<Variant> variants, Optional<String> discriminator) implements Form {
+  /**
+   * One of several types.
+   *
+   * @param discriminator the member that tells which
+   * @param derived whether they are derived from the structure that they stand in; what has it as
+   *     its base is then one of them, and has no such choice itself
+   */
+  public record Variants(List<Variant> variants, Optional<String> discriminator, boolean derived)
+      implements Form {
 
     public Variants {
       variants = List.copyOf(variants);
+    }
+
+    public Variants(List<Variant> variants, Optional<String> discriminator) {
+      this(variants, discriminator, false);
     }
   }
 

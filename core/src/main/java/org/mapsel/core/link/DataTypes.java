@@ -143,9 +143,10 @@ final class DataTypes {
           more.members().forEach(member -> put(members, member));
           required.addAll(more.required());
           others = others.or(more::others);
-          if (more.variants().isPresent() && variants.isEmpty()) {
-            variants.addAll(more.variants().get().variants());
-            discriminator = more.variants().get().discriminator();
+          Optional<Variants> inherited = more.variants().filter(offered -> !offered.derived());
+          if (inherited.isPresent() && variants.isEmpty()) {
+            variants.addAll(inherited.get().variants());
+            discriminator = inherited.get().discriminator();
           }
         }
         case Variants more -> {

@@ -221,12 +221,12 @@ final class JsonReader {
   private RecordValue choice(JsonPlan plan, JsonNode node) {
     Slot kind = plan.kind();
     if (kind != null) {
+      JsonPlan kinds = JsonPlan.inside(kind);
+      if (kind.index() >= 0 && Variants.isSilent(kinds.alternatives(), node)) {
+        return object(plan, parser(node));
+      }
       RecordValue own = object(plan, withoutOthers(plan, node));
       if (kind.index() < 0) {
-        return own;
-      }
-      JsonPlan kinds = JsonPlan.inside(kind);
-      if (Variants.isSilent(kinds.alternatives(), node)) {
         return own;
       }
       silent++;

@@ -49,10 +49,10 @@ final class JsonWriter {
 
   /** A field with its name, if it has a value or must have one. */
   void member(Field field, Value value, Trail parent) {
-    switch (field.wire()) {
-      case Wire.Entries entries -> entries(field, value, parent.then(field.name()));
-      case Wire.Group group -> inline(field, value, parent.then(field.name()));
-      default -> named(field, value, parent);
+    if (field.wire() instanceof Wire.Entries) {
+      entries(field, value, parent.then(field.name()));
+    } else {
+      named(field, value, parent);
     }
   }
 
@@ -169,26 +169,59 @@ final class JsonWriter {
         : Optional.empty();
   }
 
-  private void members(Shape.Record record, RecordValue given, Trail path) {
+  private void members(Shape.Record record, RecordValue asked, Trail path) {
+    RecordValue given = told(record, asked);
     int known = 0;
     List<Field> fields = record.fields();
     for (int i = 0; i < fields.size(); i++) {
       Value value = given.get(i, fields.get(i).name());
       known += value.isAbsent() ? 0 : 1;
-      member(fields.get(i), value, path);
+      if (fields.get(i).wire() instanceof Wire.Group) {
+        inline(fields.get(i), value, given != asked, path.then(fields.get(i).name()));
+      } else {
+        member(fields.get(i), value, path);
+      }
     }
     if (known != given.present()) {
       UnknownFields.report(fields, given, path, findings);
     }
   }
 
+  /** Where a type is chosen under its kind, the member that tells types apart says so. */
+  private RecordValue told(Shape.Record record, RecordValue given) {
+    List<Field> fields = record.fields();
+    // The choice of a kind stands last, or before the members without declared names.
+    for (int i = fields.size() - 1; i >= Math.max(0, fields.size() - 2); i--) {
+      Field kind = fields.get(i);
+      if (kind.wire() instanceof Wire.Group
+          && given.get(kind.name()) instanceof RecordValue chosen
+          && shapes.get(kind.shape()) instanceof Shape.OneOf oneOf) {
+        for (Field alternative : oneOf.alternatives()) {
+          Optional<Field> teller = teller(alternative, fields);
+          if (teller.isPresent() && !chosen.get(alternative.name()).isAbsent()) {
+            Wire.Variant variant = (Wire.Variant) alternative.wire();
+            return given.with(teller.get().name(), Value.text(variant.value()));
+          }
+        }
+      }
+    }
+    return given;
+  }
+
+  /** The field among those of a record that tells whether it is of a type. */
+  private static Optional<Field> teller(Field alternative, List<Field> fields) {
+    return alternative.wire() instanceof Wire.Variant variant && variant.member().isPresent()
+        ? fields.stream().filter(f -> f.wire().label().equals(variant.member().get())).findFirst()
+        : Optional.empty();
+  }
+
   /** The members of the chosen type stand among those of the record. */
-  private void inline(Field field, Value value, Trail path) {
+  private void inline(Field field, Value value, boolean told, Trail path) {
     if (value instanceof RecordValue given
         && shapes.get(field.shape()) instanceof Shape.OneOf oneOf) {
       Field chosen = chosen(oneOf, given, path);
       if (chosen != null && given.get(chosen.name()) instanceof RecordValue inside) {
-        RecordValue said = discriminator(chosen, inside);
+        RecordValue said = told ? inside : discriminator(chosen, inside);
         if (shapes.get(chosen.shape()) instanceof Shape.Record record) {
           members(record, said, path.then(chosen.name()));
         }

@@ -32,20 +32,25 @@ final class Variants {
     return best;
   }
 
-  /** Whether every type would be told by a member, and the value has none of them. */
+  /** Whether every type would be told by a member, and the value is said to be none of them. */
   static boolean isSilent(List<Slot> alternatives, JsonNode node) {
     return alternatives.stream()
         .allMatch(
             slot ->
                 slot.field().wire() instanceof Wire.Variant variant
                     && variant.member().isPresent()
-                    && !node.has(variant.member().get()));
+                    && !isSaid(slot, node));
   }
 
   private static boolean isSaid(Slot slot, JsonNode node) {
-    return slot.field().wire() instanceof Wire.Variant variant
-        && variant.member().isPresent()
-        && node.path(variant.member().get()).asString("").equals(variant.value());
+    if (!(slot.field().wire() instanceof Wire.Variant variant) || variant.member().isEmpty()) {
+      return false;
+    }
+    String said = node.path(variant.member().get()).asString("");
+    // OData may write the address of the metadata before the mark (JSON Format 4.01, section
+    // 4.6.3).
+    return said.equals(variant.value())
+        || variant.value().startsWith("#") && said.endsWith(variant.value());
   }
 
   private static int fit(Slot slot, JsonNode node) {

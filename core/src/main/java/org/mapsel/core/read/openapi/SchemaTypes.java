@@ -21,9 +21,11 @@ final class SchemaTypes {
   private static final DataType ANYTHING = DataType.of(new DataType.Anything(), Place.in(""));
 
   private final References references;
+  private final Subtypes subtypes;
 
   SchemaTypes(References references) {
     this.references = references;
+    this.subtypes = new Subtypes(references, this);
   }
 
   /** The type that a schema declares. */
@@ -79,7 +81,10 @@ final class SchemaTypes {
     String type = typeName(node);
     if (!bases.isEmpty() && !object && !node.has("oneOf") && !node.has("anyOf")) {
       boolean alone = type.isEmpty() || type.equals("object");
-      return alone && bases.size() == 1 && node.items("required").isEmpty()
+      return alone
+              && bases.size() == 1
+              && node.items("required").isEmpty()
+              && subtypes.told(schema).isEmpty()
           ? bases.get(0).form()
           : structure(schema, bases);
     }
@@ -117,8 +122,28 @@ final class SchemaTypes {
     return digits.matches("\\d{1,9}") ? Integer.parseInt(digits) : 0;
   }
 
+  /** What a schema says besides its bases. */
+  DataType own(Located schema) {
+    return DataType.of(
+        new DataType.Structure(
+            List.of(), members(schema), required(schema), Optional.empty(), Optional.empty()),
+        schema.place());
+  }
+
   private DataType.Form structure(Located schema, List<DataType> bases) {
-    DataNode node = schema.node();
+    List<DataType.Member> members = members(schema);
+    if (!bases.isEmpty()) {
+      subtypes.told(schema).ifPresent(members::add);
+    }
+    Optional<DataType.Variants> variants =
+        choice(schema)
+            .filter(DataType.Variants.class::isInstance)
+            .map(DataType.Variants.class::cast)
+            .or(() -> subtypes.of(schema));
+    return new DataType.Structure(bases, members, required(schema), variants, others(schema));
+  }
+
+  private List<DataType.Member> members(Located schema) {
     List<DataType.Member> members = new ArrayList<>();
     schema
         .find("properties")
@@ -129,13 +154,13 @@ final class SchemaTypes {
                     .forEachMember(
                         (name, type) ->
                             members.add(new DataType.Member(name, type(properties.beside(type))))));
+    return members;
+  }
+
+  private static Set<String> required(Located schema) {
     Set<String> required = new HashSet<>();
-    node.items("required").forEach(name -> required.add(name.text()));
-    Optional<DataType.Variants> variants =
-        choice(schema)
-            .filter(DataType.Variants.class::isInstance)
-            .map(DataType.Variants.class::cast);
-    return new DataType.Structure(bases, members, required, variants, others(schema));
+    schema.node().items("required").forEach(name -> required.add(name.text()));
+    return required;
   }
 
   private Optional<DataType> others(Located schema) {
