@@ -188,7 +188,7 @@ final class DataShapes {
   }
 
   /** Simple types that nothing narrows are the same wherever they stand. */
-  private ShapeId plain(Simple simple) {
+  ShapeId plain(Simple simple) {
     return plain
         .computeIfAbsent(simple.type(), none -> new HashMap<>())
         .computeIfAbsent(simple.builtIn(), name -> addPlain(simple));

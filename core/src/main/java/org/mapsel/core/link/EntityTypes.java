@@ -124,20 +124,29 @@ final class EntityTypes {
     }
     Set<String> keys = new HashSet<>(type.keys());
     for (Property property : type.properties()) {
-      if (use != Use.CHANGED || !keys.contains(property.name())) {
+      if (!isFile(property) && (use != Use.CHANGED || !keys.contains(property.name()))) {
         members.add(new Member(property.name(), property(property, use)));
         if (isRequired(property, use)) {
           required.add(property.name());
         }
       }
     }
-    if (use == Use.RETURNED || !entity) {
+    // What is created may bring entities along that are created with it, or name some there are.
+    if (use != Use.CHANGED || !entity) {
       for (Navigation navigation : type.navigations()) {
         members.add(new Member(navigation.name(), type(navigation.type(), use)));
       }
     }
+    if (entity && !old && use != Use.RETURNED) {
+      for (Navigation navigation : type.navigations()) {
+        boolean several = EntityModel.isCollection(navigation.type());
+        if (!navigation.contained() && (use == Use.CREATED || !several)) {
+          members.add(bound(navigation));
+        }
+      }
+    }
     Optional<Variants> variants =
-        old || use != Use.RETURNED || !entity ? Optional.empty() : variants(type);
+        old || use == Use.CHANGED || !entity ? Optional.empty() : variants(type, use);
     Optional<DataType> others =
         type.open() ? Optional.of(plain(new DataType.Anything())) : Optional.empty();
     DataType made = plain(new Structure(bases, members, required, variants, others));
@@ -151,6 +160,31 @@ final class EntityTypes {
         Hints.NONE,
         DataType.XmlForm.NONE,
         NOWHERE);
+  }
+
+  /** Entities that there are already, by their addresses (JSON Format 4.0, section 8.5). */
+  private static Member bound(Navigation navigation) {
+    boolean several = EntityModel.isCollection(navigation.type());
+    Simple address = new Simple(ScalarType.TEXT, "Edm.String", Facets.NONE);
+    DataType.Form form = several ? new DataType.ListOf(plain(address), Occurrence.ANY) : address;
+    DataType type =
+        new DataType(
+            form,
+            "",
+            false,
+            Optional.empty(),
+            Optional.empty(),
+            "The address of one that there is already, as in Things(7).",
+            Hints.NONE
+                .labelled(navigation.name() + ", by address")
+                .withExample(last(EntityModel.itemType(navigation.type())) + "(1)"),
+            DataType.XmlForm.NONE,
+            NOWHERE);
+    return new Member(navigation.name() + "@odata.bind", type);
+  }
+
+  private static String last(String qualified) {
+    return qualified.substring(qualified.lastIndexOf('.') + 1);
   }
 
   /** What tells one state of an entity from the next, so that nobody's change is lost. */
@@ -194,7 +228,7 @@ final class EntityTypes {
   }
 
   /** Each type derived from this one, with what it adds. */
-  private Optional<Variants> variants(StructuredType type) {
+  private Optional<Variants> variants(StructuredType type, Use use) {
     List<Variant> variants = new ArrayList<>();
     List<StructuredType> open = new ArrayList<>(derived.getOrDefault(type.name(), List.of()));
     Set<String> seen = new HashSet<>(Set.of(type.name()));
@@ -202,23 +236,29 @@ final class EntityTypes {
       StructuredType next = open.remove(0);
       if (seen.add(next.name())) {
         List<Member> added = new ArrayList<>();
+        Set<String> required = new HashSet<>();
         for (StructuredType step : lineBetween(type.name(), next)) {
-          step.properties()
-              .forEach(one -> added.add(new Member(one.name(), property(one, Use.CHANGED))));
-          step.navigations().forEach(one -> added.add(new Member(one.name(), type(one.type()))));
+          for (Property one : step.properties()) {
+            added.add(new Member(one.name(), property(one, use)));
+            if (isRequired(one, use)) {
+              required.add(one.name());
+            }
+          }
+          step.navigations()
+              .forEach(one -> added.add(new Member(one.name(), type(one.type(), use))));
         }
         variants.add(
             new Variant(
-                next.name().substring(next.name().lastIndexOf('.') + 1),
+                last(next.name()),
                 plain(
-                    new Structure(List.of(), added, Set.of(), Optional.empty(), Optional.empty())),
+                    new Structure(List.of(), added, required, Optional.empty(), Optional.empty())),
                 Optional.of("#" + next.name())));
         open.addAll(derived.getOrDefault(next.name(), List.of()));
       }
     }
     return variants.isEmpty()
         ? Optional.empty()
-        : Optional.of(new Variants(variants, Optional.of("@odata.type")));
+        : Optional.of(new Variants(variants, Optional.of("@odata.type"), true));
   }
 
   private List<StructuredType> lineBetween(String base, StructuredType type) {
@@ -275,8 +315,30 @@ final class EntityTypes {
   List<Property> simpleProperties(String type) {
     return line(type).stream()
         .flatMap(step -> step.properties().stream())
-        .filter(property -> type(property.type()).form() instanceof Simple)
+        .filter(property -> type(property.type()).form() instanceof Simple && !isFile(property))
         .toList();
+  }
+
+  /** The properties of a type that are files, which come and go by themselves. */
+  List<Property> files(String type) {
+    return line(type).stream()
+        .flatMap(step -> step.properties().stream())
+        .filter(EntityTypes::isFile)
+        .toList();
+  }
+
+  private static boolean isFile(Property property) {
+    return isFile(property.type());
+  }
+
+  /** Whether values of a type are files. */
+  static boolean isFile(String type) {
+    return type.equals("Edm.Stream");
+  }
+
+  /** Whether an entity of a type is above all a file. */
+  boolean isMedia(String type) {
+    return line(type).stream().anyMatch(StructuredType::media);
   }
 
   /** The key properties of a type. */

@@ -160,6 +160,8 @@ public sealed interface OperationWire {
       ROWS,
       ONE,
       VALUE,
+      /** Bytes of any kind (protocol 4.01, section 11.2.4 and 11.4.7). */
+      FILE,
       NOTHING
     }
 

@@ -1,5 +1,6 @@
 package org.mapsel.core.message.odata;
 
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.finding.Finding;
@@ -16,6 +17,7 @@ import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.OperationWire.Entities.Result;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.ScalarText;
+import org.mapsel.core.value.BinaryValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 import tools.jackson.core.JacksonException;
@@ -28,6 +30,9 @@ final class EntityAnswer {
   private static final int FIRST_NOT_OK = 300;
   private static final int CHANGED_MEANWHILE = 412;
   private static final int STATE_WANTED = 428;
+
+  /** The field that a file comes in. */
+  private static final String FILE = "value";
 
   private final Service service;
   private final Operation operation;
@@ -47,6 +52,10 @@ final class EntityAnswer {
     byte[] body = response.body();
     if (response.status() >= FIRST_NOT_OK) {
       return failed();
+    }
+    if (wire.result() == Result.FILE) {
+      Value file = new BinaryValue(body);
+      return Outcome.of(new Answer.Returned(RecordValue.of(Map.of(FILE, file))));
     }
     if (body.length == 0) {
       boolean mayBeEmpty = wire.result() != Result.ROWS || response.status() != 200;

@@ -2,6 +2,7 @@ package org.mapsel.core.message.odata;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -14,6 +15,7 @@ import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.AnswerPart;
 import org.mapsel.core.message.Codec;
 import org.mapsel.core.message.Header;
+import org.mapsel.core.message.ParameterCheck;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.message.Stamp;
@@ -31,6 +33,8 @@ import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Wire;
+import org.mapsel.core.value.BinaryKind;
+import org.mapsel.core.value.BinaryValue;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
@@ -59,9 +63,9 @@ public final class EntityCodec implements Codec {
     byte[] body = building.body(fields, values);
     List<Header> headers = new ArrayList<>();
     if (body.length > 0) {
-      headers.add(new Header("Content-Type", "application/json", "entities are sent as JSON"));
+      headers.add(building.contentType);
     }
-    headers.addAll(versionHeaders(entities.old()));
+    headers.addAll(versionHeaders(entities));
     headers.addAll(building.headers);
     headers.addAll(AccessHeaders.of(access));
     if (findings.hasErrors()) {
@@ -80,18 +84,24 @@ public final class EntityCodec implements Codec {
         findings.toList());
   }
 
-  private static List<Header> versionHeaders(boolean old) {
-    return old
+  private static Header accepted(OperationWire.Entities wire) {
+    if (wire.result() == OperationWire.Entities.Result.FILE) {
+      return new Header("Accept", "*/*", "a file may be of any kind");
+    }
+    return wire.old()
+        ? new Header("Accept", "application/json, application/atom+xml;q=0.5", "JSON is read best")
+        : new Header(
+            "Accept", "application/json;odata.metadata=minimal", "the answer is wanted as JSON");
+  }
+
+  private static List<Header> versionHeaders(OperationWire.Entities wire) {
+    return wire.old()
         ? List.of(
-            new Header(
-                "Accept", "application/json, application/atom+xml;q=0.5", "JSON is read best"),
+            accepted(wire),
             new Header("DataServiceVersion", "2.0", "the version of the request"),
             new Header("MaxDataServiceVersion", "2.0", "the newest version that is read"))
         : List.of(
-            new Header(
-                "Accept",
-                "application/json;odata.metadata=minimal",
-                "the answer is wanted as JSON"),
+            accepted(wire),
             new Header("OData-Version", "4.0", "the version of the request"),
             new Header("OData-MaxVersion", "4.0", "the newest version that is read"));
   }
@@ -107,6 +117,8 @@ public final class EntityCodec implements Codec {
     private String path;
     private final List<String> query = new ArrayList<>();
     private final List<Header> headers = new ArrayList<>();
+    private Header contentType =
+        new Header("Content-Type", "application/json", "entities are sent as JSON");
 
     Building(Service service, OperationWire.Entities wire, Findings findings) {
       this.service = service;
@@ -176,10 +188,24 @@ public final class EntityCodec implements Codec {
             findings.add(at.error("MESSAGE_PARAMETER_MISSING"));
             return new byte[0];
           }
-          return JsonMessage.write(service.shapes(), field, value, at, findings, dialect(wire));
+          return service.shapes().get(field.shape()) instanceof Shape.Scalar scalar
+              ? file(scalar, value, at)
+              : JsonMessage.write(service.shapes(), field, value, at, findings, dialect(wire));
         }
       }
       return new byte[0];
+    }
+
+    private byte[] file(Shape.Scalar shape, Value value, Trail at) {
+      byte[] bytes = new byte[0];
+      if (value instanceof BinaryValue binary) {
+        bytes = binary.bytes();
+      } else if (ParameterCheck.checked(shape, value, at, findings) != null) {
+        bytes = Base64.getMimeDecoder().decode(ScalarText.print(value));
+      }
+      String type = BinaryKind.mediaType(bytes);
+      contentType = new Header("Content-Type", type, "the kind of file that it looks like");
+      return bytes;
     }
   }
 

@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -284,5 +285,61 @@ class EntityMessagesTest {
 
   private static String json(RecordValue value) {
     return ValueJson.write(value).toString().replace('"', '\'');
+  }
+
+  @Test
+  void whatIsCreatedMayBeOfADerivedTypeAndBringOthersAlong() {
+    assertThat(
+            body(
+                YARD,
+                "Cranes.create",
+                "{'Crane':{'Name':'Long Tom','Inspected':[],'kind':{'MobileCrane':{'Wheels':8}},"
+                    + "'Jobs':[{'Day':'2031-05-14','Code':'J-1'}],'Jobs@odata.bind':['Jobs(7)']}}"))
+        .isEqualTo(
+            "{'Name':'Long Tom','Inspected':[],'Jobs':[{'Day':'2031-05-14','Code':'J-1'}],"
+                + "'Jobs@odata.bind':['Jobs(7)'],'@odata.type':'#saltmere.yard.MobileCrane',"
+                + "'Wheels':8}");
+  }
+
+  @Test
+  void oneOfADerivedTypeIsReadWithoutAChoiceOfItsOwn() {
+    assertThat(
+            returned(
+                YARD,
+                "Jobs.Crane",
+                "{'@odata.type':'https://yard.example/$metadata#saltmere.yard.MobileCrane','Id':3,'Wheels':8}"))
+        .isEqualTo("{'Id':3,'kind':{'MobileCrane':{'Wheels':8}}}");
+  }
+
+  @Test
+  void filesAreSentAsTheyAreAndSayWhatTheyLookLike() {
+    Request made =
+        request(
+                YARD,
+                "Photos.replaceFile",
+                "{'Id':4,'ifMatch':'*','file':{'$binary':{'base64':'iVBORw0KGgo='}}}")
+            .get();
+    assertThat(made.method() + " " + made.address()).isEqualTo("PUT /Photos(4)/$value");
+    assertThat(made.headers())
+        .extracting(header -> header.name() + ": " + header.value())
+        .contains("Content-Type: image/png", "If-Match: *");
+    assertThat(made.body()).isEqualTo(new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10});
+    assertThat(request(YARD, "Photos.create", "{'file':'iVBORw0KGgo='}").get().body())
+        .isEqualTo(made.body());
+    assertThat(request(YARD, "Photos.create", "{'file':'no base64 at all!'}").findings())
+        .extracting(Finding::code)
+        .containsExactly("MESSAGE_VALUE_MISTYPED");
+  }
+
+  @Test
+  void filesAreReadAsTheyAreAndAskedForInAnyForm() {
+    assertThat(request(YARD, "Photos.Thumbnail", "{'Id':4}").get().headers())
+        .extracting(header -> header.name() + ": " + header.value())
+        .contains("Accept: */*");
+    assertThat(returned(YARD, "Photos.file", "{'a':1}"))
+        .contains(
+            "'size':7",
+            "'base64':'"
+                + Base64.getEncoder().encodeToString("{\"a\":1}".getBytes(StandardCharsets.UTF_8)));
   }
 }
