@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useId, useMemo, useReducer, useRef, useState } from 'react';
+import type { Json } from '@/api/client';
 import {
   changeView,
   type FieldRow,
@@ -33,7 +34,7 @@ interface Props {
   canTick: (row: FieldRow) => boolean;
   isFixed?: (row: FieldRow) => boolean;
   onUse: (row: FieldRow) => void;
-  onParameter: (row: FieldRow, value: string | undefined) => void;
+  onParameter: (row: FieldRow, value: Json) => void;
   onMove?: (row: FieldRow, by: number) => void;
   onActive?: (row: FieldRow) => void;
   onSend?: (() => void) | undefined;

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import { memo, type ReactNode } from 'react';
+import type { Json } from '@/api/client';
 import { MONO } from '@/ui/fonts';
 import { Mark } from '@/ui/Mark';
 import type { FieldRow, ViewAction } from './model';
@@ -20,7 +21,7 @@ interface Props {
   onView: (action: ViewAction) => void;
   onUse: (row: FieldRow) => void;
   onActivate: (key: string) => void;
-  onParameter: (row: FieldRow, value: string | undefined) => void;
+  onParameter: (row: FieldRow, value: Json) => void;
 }
 
 const cell = {

@@ -1,10 +1,12 @@
 import Box from '@mui/material/Box';
+import type { Json } from '@/api/client';
 import { inLine } from '@/lib/format';
+import { FileChoice } from '@/ui/FileChoice';
 import type { FieldRow } from './model';
 
 interface Props {
   row: FieldRow;
-  onChange: (value: string | undefined) => void;
+  onChange: (value: Json) => void;
   readOnly?: boolean;
 }
 
@@ -65,6 +67,13 @@ export function ValueInput({ row, onChange, readOnly }: Props) {
             {choice}
           </option>
         ))}
+      </Box>
+    );
+  }
+  if (row.field.type === 'binary' && !readOnly) {
+    return (
+      <Box onKeyDown={back}>
+        <FileChoice label={label} value={row.value} onChange={onChange} />
       </Box>
     );
   }

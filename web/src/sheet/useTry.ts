@@ -14,7 +14,7 @@ export interface Attempt {
   outcome: Tried | undefined;
   error: Error | null;
   pending: boolean;
-  setParameter: (path: string[], value: string | undefined) => void;
+  setParameter: (path: string[], value: Json) => void;
   send: () => void;
   stop: () => void;
 }

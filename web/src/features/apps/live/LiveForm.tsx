@@ -1,11 +1,15 @@
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
+import FormControl from '@mui/material/FormControl';
 import FormControlLabel from '@mui/material/FormControlLabel';
+import FormHelperText from '@mui/material/FormHelperText';
+import InputLabel from '@mui/material/InputLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import type { FormPart, Input, Json } from '@/api/client';
 import { inLine } from '@/lib/format';
+import { FileChoice } from '@/ui/FileChoice';
 import { isPicked } from './model';
 import type { PartProps } from './LivePage';
 
@@ -14,6 +18,16 @@ const TYPES: Partial<Record<Input['kind'], string>> = {
   TIME: 'time',
   DATE_TIME: 'datetime-local',
 };
+
+/** As tall as the fields beside it. */
+const framed = {
+  display: 'flex',
+  minHeight: 37,
+  px: 1.5,
+  border: '1px solid',
+  borderColor: 'action.disabled',
+  borderRadius: '4px',
+} as const;
 
 interface FieldProps {
   input: Input;
@@ -37,6 +51,19 @@ function Field({ input, value, onInput }: FieldProps) {
           />
         }
       />
+    );
+  }
+  if (input.kind === 'FILE') {
+    return (
+      <FormControl fullWidth required={input.required}>
+        <InputLabel shrink sx={{ bgcolor: 'background.paper', px: 0.5 }}>
+          {input.label}
+        </InputLabel>
+        <Box sx={framed}>
+          <FileChoice label={input.label} value={value} onChange={onInput} />
+        </Box>
+        {input.help && <FormHelperText>{input.help}</FormHelperText>}
+      </FormControl>
     );
   }
   const choices = input.kind === 'CHOICE' ? input.choices : undefined;

@@ -3,6 +3,7 @@ import Button from '@mui/material/Button';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { AccessForm } from '@/api/client';
+import { base64 } from '@/lib/files';
 import { Row, SecretText, Text, Tick } from './inputs';
 import { loginOf, LOGINS, NOBODY } from './model';
 
@@ -230,11 +231,6 @@ function Security({ form, onChange }: Props) {
   );
 }
 
-async function base64(file: File): Promise<string> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  return btoa(Array.from(bytes, (byte) => String.fromCharCode(byte)).join(''));
-}
-
 function Certificates({ form, onChange }: Props) {
   const { certificate } = form;
   return (
@@ -334,13 +330,13 @@ function Proxy({ form, onChange }: Props) {
   );
 }
 
-/** Everything that it may take to reach an endpoint. */
-export function AccessFields(props: Props) {
+/** Everything that it may take to reach an endpoint; messages of SOAP may carry more than others. */
+export function AccessFields({ soap = true, ...props }: Props & { soap?: boolean }) {
   return (
     <Box>
       <Login {...props} />
-      <Security {...props} />
-      <Addressing {...props} />
+      {soap && <Security {...props} />}
+      {soap && <Addressing {...props} />}
       <Headers {...props} />
       <Certificates {...props} />
       <Proxy {...props} />

@@ -73,7 +73,11 @@ export function EndpointAccess({ service, endpoint }: Props) {
           }}
           sx={{ mt: 1 }}
         >
-          <AccessFields form={changed} onChange={setChanged} />
+          <AccessFields
+            soap={endpoint.protocol.startsWith('SOAP')}
+            form={changed}
+            onChange={setChanged}
+          />
           {saving.error && <Problem error={saving.error} />}
           <Box sx={{ display: 'flex', gap: 1, py: 1, alignItems: 'center' }}>
             <Button type="submit" variant="contained" disabled={saving.isPending}>

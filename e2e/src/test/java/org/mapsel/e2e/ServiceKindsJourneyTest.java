@@ -4,6 +4,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 
@@ -18,7 +20,7 @@ class ServiceKindsJourneyTest {
         Product product = Product.empty();
         Browser browser = new Browser()) {
       User user = new User(browser, product).goTo("/").sees("No service yet.");
-      take(user, standIns.tides(), "Take 5 operations");
+      take(user, standIns.tides(), "Take 6 operations");
       giveKey(user);
 
       user.follow("getHeights");
@@ -35,6 +37,32 @@ class ServiceKindsJourneyTest {
       user.run(true);
       user.press("Get heights");
       user.sees("24 rows");
+
+      user.goTo("/");
+      user.page.getByText("Tides").first().click();
+      user.follow("addPhoto");
+      user.type("code value", "OUT");
+      user.page
+          .getByLabel("photo value")
+          .setInputFiles(
+              new FilePayload(
+                  "ebb.png", "image/png", new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10}));
+      user.sees("ebb.png, image/png, 8 B");
+      user.press("Send");
+      user.sees("just answered");
+      assertThat(user.page.getByText("image/png").last()).isVisible();
+
+      user.press("Make a page from this");
+      user.run(true);
+      user.type("Code", "OUT");
+      user.page
+          .getByLabel("Photo", exactly())
+          .setInputFiles(
+              new FilePayload(
+                  "flood.gif", "image/gif", "GIF89a12345".getBytes(StandardCharsets.US_ASCII)));
+      user.press("Add photo");
+      user.sees("image/gif");
+      user.sees("11");
     }
   }
 
@@ -56,7 +84,7 @@ class ServiceKindsJourneyTest {
       assertThat(user.heads()).containsText(new String[] {"Called", "State", "Lifts (t)"});
 
       user.goTo("/services").sees("Read a description");
-      take(user, standIns.tides(), "Take 5 operations");
+      take(user, standIns.tides(), "Take 6 operations");
       giveKey(user);
       user.follow("listStations");
       user.page.getByLabel("on", exactly()).click();

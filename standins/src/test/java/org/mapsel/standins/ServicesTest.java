@@ -87,6 +87,16 @@ class ServicesTest {
   }
 
   @Test
+  void tidesTakesFiles() {
+    RecordValue kept =
+        tides.returned(
+            "addPhoto",
+            "{'code':'OUT','body':{'caption':'Low ébb','photo':{'$binary':{'base64':'iVBORw0KGgo='}}}}");
+    assertThat(json(kept))
+        .isEqualTo("{'station':'OUT','caption':'Low ébb','mediaType':'image/png','size':8}");
+  }
+
+  @Test
   void tidesSaysWhatIsWrong() {
     assertThat(failed(tides.call("getStation", "{'code':'NIX'}")).reason())
         .isEqualTo("No station is called NIX");

@@ -47,7 +47,8 @@ final class Bindings {
       case DATE -> Input.Kind.DATE;
       case TIME -> Input.Kind.TIME;
       case DATE_TIME -> Input.Kind.DATE_TIME;
-      case TEXT, DURATION, PARTIAL_DATE, BASE64, HEX, URI, NAME, LIST -> Input.Kind.TEXT;
+      case BASE64 -> Input.Kind.FILE;
+      case TEXT, DURATION, PARTIAL_DATE, HEX, URI, NAME, LIST -> Input.Kind.TEXT;
     };
   }
 

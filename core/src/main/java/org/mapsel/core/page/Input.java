@@ -26,6 +26,7 @@ public record Input(
     TIME,
     DATE_TIME,
     CHECKBOX,
+    FILE,
     CHOICE
   }
 

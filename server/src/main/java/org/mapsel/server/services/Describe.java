@@ -121,7 +121,8 @@ final class Describe {
       case DATE_TIME -> "date-time";
       case DURATION -> "duration";
       case PARTIAL_DATE -> "part of a date";
-      case BASE64, HEX -> "binary";
+      case BASE64 -> "binary";
+      case HEX -> "hexadecimal";
       case URI -> "address";
       case NAME -> "name";
       case LIST -> "list of words";

@@ -20,14 +20,17 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import org.mapsel.standins.Switches;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RequestPart;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.server.ResponseStatusException;
 
 /** The operations of Tides. */
@@ -88,6 +91,13 @@ class TidesController {
       @NotBlank @Size(max = 200) String text,
       @Min(1) @Max(72) int hours) {}
 
+  /** A picture as it was taken in. */
+  record Photo(
+      @NotNull String station,
+      String caption,
+      @NotNull @Schema(description = "What kind of file came.") String mediaType,
+      @NotNull @Schema(description = "How many bytes came.") Long size) {}
+
   private final Sea sea;
   private final Switches switches;
 
@@ -144,6 +154,17 @@ class TidesController {
   Warning addWarning(@Valid @RequestBody NewWarning warning) {
     station(warning.station());
     return sea.add(warning);
+  }
+
+  @Operation(operationId = "addPhoto", summary = "Keeps a picture of a station.")
+  @PostMapping(path = "/stations/{code}/photos", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  @ResponseStatus(HttpStatus.CREATED)
+  Photo addPhoto(
+      @PathVariable String code,
+      @RequestPart MultipartFile photo,
+      @RequestPart(required = false) String caption) {
+    String type = photo.getContentType() == null ? "" : photo.getContentType();
+    return new Photo(station(code).code(), caption, type, photo.getSize());
   }
 
   private void refuse() {

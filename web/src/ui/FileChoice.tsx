@@ -1,0 +1,70 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
+import type { Json } from '@/api/client';
+import { asValue } from '@/lib/files';
+import { inLine } from '@/lib/format';
+
+interface Props {
+  label: string;
+  value: Json;
+  onChange: (value: Json) => void;
+}
+
+/** Bytes to be sent, from a file; in one line, to stand in a row or within a frame. */
+export function FileChoice({ label, value, onChange }: Props) {
+  const [name, setName] = useState('');
+  const given = value !== undefined && value !== null && value !== '';
+  const said = given ? (name ? `${name}, ${inLine(value)}` : inLine(value)) : 'no file yet';
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.75, width: '100%', minWidth: 0 }}>
+      <Box
+        component="span"
+        title={said}
+        sx={{
+          flex: 1,
+          minWidth: 0,
+          color: given ? 'text.primary' : 'text.secondary',
+          overflow: 'hidden',
+          textOverflow: 'ellipsis',
+          whiteSpace: 'nowrap',
+        }}
+      >
+        {said}
+      </Box>
+      {given && (
+        <Button
+          aria-label={`Leave ${label} out`}
+          sx={{ flex: 'none', p: 0, minWidth: 22, minHeight: 22 }}
+          onClick={() => {
+            setName('');
+            onChange(undefined);
+          }}
+        >
+          ×
+        </Button>
+      )}
+      <Button
+        component="label"
+        variant="outlined"
+        sx={{ flex: 'none', py: 0, px: 0.75, minHeight: 22, lineHeight: 1.4 }}
+      >
+        {given ? 'Another…' : 'Choose…'}
+        <Box
+          component="input"
+          type="file"
+          data-edit
+          aria-label={label}
+          // Hidden from the eye only, so that it can be reached with the keyboard.
+          sx={{ position: 'absolute', opacity: 0, width: '1px', height: '1px' }}
+          onChange={(event: React.ChangeEvent<HTMLInputElement>) => {
+            const file = event.target.files?.[0];
+            if (!file) return;
+            setName(file.name);
+            void asValue(file).then(onChange);
+          }}
+        />
+      </Button>
+    </Box>
+  );
+}
