@@ -6,6 +6,7 @@ import type { AccessForm } from '@/api/client';
 import { AccessFields } from '../access/AccessFields';
 import { NOBODY } from '../access/model';
 import type { Given } from '../intake';
+import { RequestForm } from './RequestForm';
 import { droppedFiles } from '@/lib/dropped';
 
 interface Props {
@@ -30,6 +31,7 @@ function kindOf(source: string) {
 export function IntakeBox({ busy, asked, onRead }: Props) {
   const [opened, setOpened] = useState(false);
   const [access, setAccess] = useState<AccessForm>(NOBODY);
+  const [filling, setFilling] = useState(false);
   const withAccess = opened || asked;
   const [source, setSource] = useState('');
   const [over, setOver] = useState(false);
@@ -134,7 +136,23 @@ export function IntakeBox({ busy, asked, onRead }: Props) {
         >
           {withAccess ? 'What it takes to reach it' : 'With credentials, a proxy or certificates…'}
         </Button>
+        <Button
+          aria-expanded={filling}
+          onClick={() => {
+            setFilling(!filling);
+          }}
+        >
+          {filling ? 'A request, field by field' : 'Fill in a request…'}
+        </Button>
         {withAccess && <AccessFields form={access} onChange={setAccess} />}
+        {filling && (
+          <RequestForm
+            busy={busy}
+            onRead={(text) => {
+              onRead({ source: text, files: [], ...(withAccess && { access }) });
+            }}
+          />
+        )}
       </Box>
     </Box>
   );

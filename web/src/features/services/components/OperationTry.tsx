@@ -14,6 +14,7 @@ import { AnswerNote } from '@/sheet/AnswerNote';
 import { TryOutcome } from '@/sheet/TryOutcome';
 import { useTry } from '@/sheet/useTry';
 import { Wire } from '@/wire/Wire';
+import { LearnButton } from './LearnButton';
 import { MakePage } from './MakePage';
 
 const canTick = (row: FieldRow) => row.side === 'out' && row.field.kind === 'scalar';
@@ -123,6 +124,14 @@ export function OperationTry({ operation }: { operation: Operation }) {
               ...cutOut,
             ]}
           />
+          {operation.learns && attempt.sent && attempt.outcome?.answer !== undefined && (
+            <LearnButton
+              key={attempt.sent.exchange}
+              operation={operation}
+              exchange={attempt.sent.exchange}
+              onLearnt={attempt.stop}
+            />
+          )}
           <CutButton
             open={cutting}
             shown={

@@ -10,28 +10,25 @@ import java.nio.charset.StandardCharsets;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 
 /** From a list of services to one of them. */
+@ExtendWith(SharedProduct.class)
 class CatalogueJourneyTest {
 
   private static final int MANY = 10_000;
 
   @Test
-  void anEntryOfTheListBecomesAService() {
-    try (StandIns standIns = StandIns.start();
-        Product product = Product.empty();
-        Browser browser = new Browser()) {
-      User user = new User(browser, product).goTo("/").sees("No service yet.");
-      user.page.keyboard().type(standIns.catalogue());
-      user.keys("Enter");
-      user.sees("A list of 4 services");
+  void anEntryOfTheListBecomesAService(User user, StandIns standIns) {
+    user.page.keyboard().type(standIns.catalogue());
+    user.keys("Enter");
+    user.sees("A list of 4 services");
 
-      entry(user, "Tides");
-      user.sees("6 operations over").press("Back to the list of 4 services");
-      entry(user, "Yard cranes");
-      user.press("Take 17 operations");
-      user.sees("List Cranes");
-    }
+    entry(user, "Tides");
+    user.sees("6 operations over").press("Back to the list of 4 services");
+    entry(user, "Yard cranes");
+    user.press("Take 17 operations");
+    user.sees("List Cranes");
   }
 
   private static void entry(User user, String name) {
@@ -39,7 +36,7 @@ class CatalogueJourneyTest {
   }
 
   @Test
-  void tenThousandEntriesAreSearchedAsOneTypes() {
+  void tenThousandEntriesAreSearchedAsOneTypes(User user) {
     String entries =
         IntStream.range(0, MANY)
             .mapToObj(
@@ -47,23 +44,19 @@ class CatalogueJourneyTest {
                     "{\"anchor\":\"/lamps/%d\",\"service-desc\":[{\"href\":\"/lamps/%d/openapi.json\"}]}"
                         .formatted(number, number))
             .collect(Collectors.joining(",\n"));
-    try (Product product = Product.empty();
-        Browser browser = new Browser()) {
-      User user = new User(browser, product).goTo("/").sees("No service yet.");
-      user.page
-          .getByLabel("Description files")
-          .setInputFiles(
-              new FilePayload(
-                  "lamps.json",
-                  "application/json",
-                  ("{\"linkset\":[" + entries + "]}").getBytes(StandardCharsets.UTF_8)));
-      user.sees("A list of 10,000 services").sees("The first 200 of 10,000 services");
-      Locator rows = user.page.getByRole(AriaRole.LISTITEM);
-      assertThat(rows).hasCount(200);
+    user.page
+        .getByLabel("Description files")
+        .setInputFiles(
+            new FilePayload(
+                "lamps.json",
+                "application/json",
+                ("{\"linkset\":[" + entries + "]}").getBytes(StandardCharsets.UTF_8)));
+    user.sees("A list of 10,000 services").sees("The first 200 of 10,000 services");
+    Locator rows = user.page.getByRole(AriaRole.LISTITEM);
+    assertThat(rows).hasCount(200);
 
-      user.type("Find a service in the list", "lamps/9876");
-      assertThat(rows).hasCount(1);
-      user.sees("1 match").sees("/lamps/9876/openapi.json");
-    }
+    user.type("Find a service in the list", "lamps/9876");
+    assertThat(rows).hasCount(1);
+    user.sees("1 match").sees("/lamps/9876/openapi.json");
   }
 }

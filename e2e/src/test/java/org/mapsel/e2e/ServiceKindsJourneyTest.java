@@ -8,163 +8,165 @@ import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 
 /** Services of other kinds than SOAP, each from its description to a page, and one page for two. */
+@ExtendWith(SharedProduct.class)
 class ServiceKindsJourneyTest {
 
   private static final String KEY = "ebb-and-flow";
 
   @Test
-  void aServiceOverHttpWithAKeyBecomesAPage() {
-    try (StandIns standIns = StandIns.start();
-        Product product = Product.empty();
-        Browser browser = new Browser()) {
-      User user = new User(browser, product).goTo("/").sees("No service yet.");
-      take(user, standIns.tides(), "Take 6 operations");
-      giveKey(user);
+  void aServiceOverHttpWithAKeyBecomesAPage(User user, StandIns standIns) {
+    take(user, standIns.tides(), "Take 6 operations");
+    giveKey(user);
 
-      user.follow("getHeights");
-      user.type("code value", "OUT");
-      user.type("day value", "2031-05-14");
-      user.keys("Control+Enter");
-      user.sees("just answered");
-      user.press("Show the wire");
-      assertThat(user.page.getByText("/tides/stations/OUT/heights?day=2031-05-14").first())
-          .isVisible();
-      Assertions.assertThat(user.page.content()).doesNotContain(KEY);
+    user.follow("getHeights");
+    user.type("code value", "OUT");
+    user.type("day value", "2031-05-14");
+    user.keys("Control+Enter");
+    user.sees("just answered");
+    user.press("Show the wire");
+    assertThat(user.page.getByText("/tides/stations/OUT/heights?day=2031-05-14").first())
+        .isVisible();
+    Assertions.assertThat(user.page.content()).doesNotContain(KEY);
 
-      user.press("Make a page from this");
-      user.run(true);
-      user.press("Get heights");
-      user.sees("24 rows");
+    user.press("Make a page from this");
+    user.run(true);
+    user.press("Get heights");
+    user.sees("24 rows");
 
-      user.goTo("/");
-      user.page.getByText("Tides").first().click();
-      user.follow("addPhoto");
-      user.type("code value", "OUT");
-      user.page
-          .getByLabel("photo value")
-          .setInputFiles(
-              new FilePayload(
-                  "ebb.png", "image/png", new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10}));
-      user.sees("ebb.png, image/png, 8 B");
-      user.press("Send");
-      user.sees("just answered");
-      assertThat(user.page.getByText("image/png").last()).isVisible();
+    user.goTo("/");
+    user.page.getByText("Tides").first().click();
+    user.follow("addPhoto");
+    user.type("code value", "OUT");
+    user.page
+        .getByLabel("photo value")
+        .setInputFiles(
+            new FilePayload(
+                "ebb.png", "image/png", new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10}));
+    user.sees("ebb.png, image/png, 8 B");
+    user.press("Send");
+    user.sees("just answered");
+    assertThat(user.page.getByText("image/png").last()).isVisible();
 
-      user.press("Make a page from this");
-      user.run(true);
-      user.type("Code", "OUT");
-      user.page
-          .getByLabel("Photo", exactly())
-          .setInputFiles(
-              new FilePayload(
-                  "flood.gif", "image/gif", "GIF89a12345".getBytes(StandardCharsets.US_ASCII)));
-      user.press("Add photo");
-      user.sees("image/gif");
-      user.sees("11");
-    }
+    user.press("Make a page from this");
+    user.run(true);
+    user.type("Code", "OUT");
+    user.page
+        .getByLabel("Photo", exactly())
+        .setInputFiles(
+            new FilePayload(
+                "flood.gif", "image/gif", "GIF89a12345".getBytes(StandardCharsets.US_ASCII)));
+    user.press("Add photo");
+    user.sees("image/gif");
+    user.sees("11");
   }
 
   @Test
-  void entitiesBecomeAPageThatUsesTwoKindsOfService() {
-    try (StandIns standIns = StandIns.start();
-        Product product = Product.empty();
-        Browser browser = new Browser()) {
-      User user = new User(browser, product).goTo("/").sees("No service yet.");
-      take(user, standIns.yard(), "Take 17 operations");
-      user.follow("List Cranes");
-      user.press("Send");
-      user.sees("just answered");
-      user.press("Make a page from this");
-      user.run(true);
-      user.press("List cranes");
-      // More than the service gives at a time.
-      user.sees("12 rows").sees("Old Meg").sees("Egret");
-      assertThat(user.heads()).containsText(new String[] {"Called", "State", "Lifts (t)"});
+  void entitiesBecomeAPageThatUsesTwoKindsOfService(User user, StandIns standIns) {
+    take(user, standIns.yard(), "Take 17 operations");
+    user.follow("List Cranes");
+    user.press("Send");
+    user.sees("just answered");
+    user.press("Make a page from this");
+    user.run(true);
+    user.press("List cranes");
+    // More than the service gives at a time.
+    user.sees("12 rows").sees("Old Meg").sees("Egret");
+    assertThat(user.heads()).containsText(new String[] {"Called", "State", "Lifts (t)"});
 
-      user.goTo("/services").sees("Read a description");
-      take(user, standIns.tides(), "Take 6 operations");
-      giveKey(user);
-      user.follow("listStations");
-      user.page.getByLabel("on", exactly()).click();
-      user.role(AriaRole.OPTION, "List cranes").click();
-      user.press("Add this to the page");
-      user.run(true);
-      user.press("List stations");
-      user.sees("Outer pier");
-      user.press("List cranes");
-      user.sees("Old Meg").sees("Outer pier");
-    }
+    user.goTo("/services").sees("Read a description");
+    take(user, standIns.tides(), "Take 6 operations");
+    giveKey(user);
+    user.follow("listStations");
+    user.page.getByLabel("on", exactly()).click();
+    user.role(AriaRole.OPTION, "List cranes").click();
+    user.press("Add this to the page");
+    user.run(true);
+    user.press("List stations");
+    user.sees("Outer pier");
+    user.press("List cranes");
+    user.sees("Old Meg").sees("Outer pier");
   }
 
   @Test
-  void oneRequestThatWorksIsEnoughForAPage() {
-    try (StandIns standIns = StandIns.start();
-        Product product = Product.empty();
-        Browser browser = new Browser()) {
-      User user = new User(browser, product).goTo("/").sees("No service yet.");
-      user.type("Address or text of a description", standIns.rosterSample());
-      user.sees("This is a sample request of curl.");
-      user.press("Read");
-      user.sees("it was left out");
-      user.press("Take 1 operation");
-      user.follow("POST /roster");
-      user.type("day value", "2031-05-14");
-      user.keys("Control+Enter");
-      user.sees("just answered");
-      Assertions.assertThat(user.page.content()).doesNotContain("slack-water");
-      user.press("Make a page from this");
-      user.run(true);
-      user.press("POST /roster");
-      user.sees("3 rows").sees("Ada Quill").sees("Cora Leeway");
-    }
+  void oneRequestThatWorksIsEnoughForAPage(User user, StandIns standIns) {
+    user.type("Address or text of a description", standIns.rosterSample());
+    user.sees("This is a sample request of curl.");
+    user.press("Read");
+    user.sees("it was left out");
+    user.press("Take 1 operation");
+    user.follow("POST /roster");
+    user.type("day value", "2031-05-14");
+    user.keys("Control+Enter");
+    user.sees("just answered");
+    Assertions.assertThat(user.page.content()).doesNotContain("slack-water");
+    user.press("Make a page from this");
+    user.run(true);
+    user.press("POST /roster");
+    user.sees("3 rows").sees("Ada Quill").sees("Cora Leeway");
   }
 
   @Test
-  void keysThatOnlyAnAnswerTellsBecomeFields() {
-    try (StandIns standIns = StandIns.start();
-        Product product = Product.empty();
-        Browser browser = new Browser()) {
-      User user = new User(browser, product).goTo("/").sees("No service yet.");
-      take(user, standIns.berthing(), "Take 5 operations");
-      user.follow("VesselParticulars");
-      user.doesNotSee("value where key is");
-      user.type("hullNumber value", "S-20417");
-      user.keys("Control+Enter");
-      user.sees("value where key is MOOR");
-      user.tick("MOOR");
-      user.press("Make a page from this");
-      user.run(true);
-      user.press("Vessel particulars");
-      user.sees("6 lines, 2 springs");
-    }
+  void aRequestIsFilledInAndItsAnswerTellsTheFields(User user, StandIns standIns) {
+    user.press("Fill in a request…");
+    user.page.getByLabel("Method").click();
+    user.role(AriaRole.OPTION, "GET").click();
+    user.type(
+        "Address of the request", standIns.tides().replace("openapi.json", "stations?named=pier"));
+    user.type("Headers, one a line", "X-Api-Key " + KEY);
+    user.sees("This is no header");
+    user.type("Headers, one a line", "X-Api-Key: " + KEY);
+    user.press("Read this request").sees("it was left out").press("Take 1 operation");
+    giveKey(user);
+    user.follow("GET /tides/stations");
+    user.press("Send").sees("just answered");
+    assertThat(user.role(AriaRole.CHECKBOX, "Use latitude")).hasCount(0);
+    user.press("Take the fields of this answer");
+    assertThat(user.role(AriaRole.CHECKBOX, "Use latitude")).isVisible();
+    user.sees("54.251");
+    user.press("Make a page from this");
+    user.run(true);
+    user.press("GET /tides/stations");
+    user.sees("1 row").sees("Outer pier");
+    Assertions.assertThat(user.page.content()).doesNotContain(KEY);
   }
 
   @Test
-  void aTextIsCutIntoRows() {
-    try (StandIns standIns = StandIns.start();
-        Product product = Product.empty();
-        Browser browser = new Browser()) {
-      User user = new User(browser, product).goTo("/").sees("No service yet.");
-      user.type("Address or text of a description", standIns.noteSample());
-      user.press("Read").press("Take 1 operation");
-      user.follow("GET /roster/note");
-      user.press("Send").sees("just answered");
-      user.press("Cut fields out of a text");
-      user.type("RE2 pattern", "^(?P<from>[0-9:]+)-(?P<to>");
-      user.sees("This is no pattern");
-      user.type("RE2 pattern", "^(?P<from>[0-9:]+)-(?P<to>[0-9:]+) +(?P<pilot>.*) \\(");
-      user.sees("3 matches in the sample.").sees("Ada Quill");
-      user.page.getByLabel("every match is a row").check();
-      user.page.getByLabel("pilot", exactly()).check();
-      user.page.getByLabel("from", exactly()).check();
-      user.press("Make a page from this");
-      user.sees("06:00, 14:00, 22:00");
-      user.run(true);
-      user.press("GET /roster/note");
-      user.sees("3 rows").sees("Cora Leeway").sees("22:00");
-    }
+  void keysThatOnlyAnAnswerTellsBecomeFields(User user, StandIns standIns) {
+    take(user, standIns.berthing(), "Take 5 operations");
+    user.follow("VesselParticulars");
+    user.doesNotSee("value where key is");
+    user.type("hullNumber value", "S-20417");
+    user.keys("Control+Enter");
+    user.sees("value where key is MOOR");
+    user.tick("MOOR");
+    user.press("Make a page from this");
+    user.run(true);
+    user.press("Vessel particulars");
+    user.sees("6 lines, 2 springs");
+  }
+
+  @Test
+  void aTextIsCutIntoRows(User user, StandIns standIns) {
+    user.type("Address or text of a description", standIns.noteSample());
+    user.press("Read").press("Take 1 operation");
+    user.follow("GET /roster/note");
+    user.press("Send").sees("just answered");
+    user.press("Cut fields out of a text");
+    user.type("RE2 pattern", "^(?P<from>[0-9:]+)-(?P<to>");
+    user.sees("This is no pattern");
+    user.type("RE2 pattern", "^(?P<from>[0-9:]+)-(?P<to>[0-9:]+) +(?P<pilot>.*) \\(");
+    user.sees("3 matches in the sample.").sees("Ada Quill");
+    user.page.getByLabel("every match is a row").check();
+    user.page.getByLabel("pilot", exactly()).check();
+    user.page.getByLabel("from", exactly()).check();
+    user.press("Make a page from this");
+    user.sees("06:00, 14:00, 22:00");
+    user.run(true);
+    user.press("GET /roster/note");
+    user.sees("3 rows").sees("Cora Leeway").sees("22:00");
   }
 
   private static Page.GetByLabelOptions exactly() {

@@ -30,6 +30,8 @@ class ExchangeStore {
   /** An exchange as it is kept. */
   record Kept(
       String id,
+      String service,
+      String operation,
       OffsetDateTime startedAt,
       long tookMillis,
       String method,
@@ -94,6 +96,8 @@ class ExchangeStore {
   private Kept kept(Record row) {
     return new Kept(
         row.get(EXCHANGE.ID),
+        row.get(EXCHANGE.SERVICE_ID),
+        row.get(EXCHANGE.OPERATION),
         row.get(EXCHANGE.STARTED_AT),
         row.get(EXCHANGE.TOOK_MS),
         row.get(EXCHANGE.METHOD),

@@ -1,14 +1,10 @@
 package org.mapsel.server.samples;
 
-import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.message.Header;
 import org.mapsel.server.web.FindingView;
@@ -26,8 +22,6 @@ import tools.jackson.databind.JsonNode;
 @RestController
 @RequestMapping("/api/exchanges/{id}")
 class ExchangesController {
-
-  private static final Pattern CHARSET = Pattern.compile("(?i)charset=\"?([\\w.:-]+)");
 
   /** An exchange with its bodies as text. */
   record ExchangeView(
@@ -68,7 +62,7 @@ class ExchangesController {
         new String(kept.requestBody(), StandardCharsets.UTF_8),
         kept.status().orElse(null),
         responseHeaders(kept),
-        responseBody(kept),
+        BodyText.of(kept),
         kept.responseBytes(),
         kept.responseBytes() > kept.responseBody().length,
         kept.failure().orElse(null),
@@ -83,7 +77,7 @@ class ExchangesController {
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
             ContentDisposition.attachment().filename("exchange.har").build().toString())
-        .body(HttpArchive.of(kept, responseBody(kept)));
+        .body(HttpArchive.of(kept, BodyText.of(kept)));
   }
 
   private ExchangeStore.Kept kept(String id) {
@@ -96,28 +90,5 @@ class ExchangesController {
       header.getValue().forEach(value -> headers.add(new NamedText(header.getKey(), value)));
     }
     return headers;
-  }
-
-  private static String responseBody(ExchangeStore.Kept kept) {
-    Charset charset =
-        kept.responseHeaders().entrySet().stream()
-            .filter(header -> header.getKey().equalsIgnoreCase("content-type"))
-            .flatMap(header -> header.getValue().stream())
-            .map(CHARSET::matcher)
-            .filter(Matcher::find)
-            .map(matcher -> matcher.group(1))
-            .flatMap(name -> known(name).stream())
-            .findFirst()
-            .orElse(StandardCharsets.UTF_8);
-    return new String(kept.responseBody(), charset);
-  }
-
-  private static Optional<Charset> known(String name) {
-    try {
-      return Optional.of(Charset.forName(name));
-    } catch (IllegalArgumentException e) {
-      // A charset that nobody knows is shown as if it were UTF-8.
-      return Optional.empty();
-    }
   }
 }

@@ -8,8 +8,10 @@ import org.jspecify.annotations.Nullable;
 import org.mapsel.core.call.CallResult;
 import org.mapsel.core.call.Caller;
 import org.mapsel.core.exchange.Exchange;
+import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.Response;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.ShapeId;
@@ -39,6 +41,15 @@ public class Recorder {
   /** Values of an operation to show before anything is sent. */
   public record Sample(
       boolean recorded, JsonNode parameters, JsonNode answer, Optional<Sent> sent) {}
+
+  /**
+   * What a service answered once.
+   *
+   * @param mediaType empty if it was not said
+   * @param whole whether all of the body was kept
+   */
+  public record Answered(
+      String service, String operation, int status, String mediaType, String body, boolean whole) {}
 
   private final ExchangeStore exchanges;
   private final SampleStore samples;
@@ -125,6 +136,53 @@ public class Recorder {
                         exchange.status().orElse(null),
                         exchange.tookMillis(),
                         exchange.startedAt())));
+  }
+
+  /** What was answered in an exchange; nothing if there is none, or nobody answered. */
+  public Optional<Answered> answered(String exchange) {
+    return exchanges
+        .find(exchange)
+        .filter(kept -> kept.status().isPresent())
+        .map(
+            kept ->
+                new Answered(
+                    kept.service(),
+                    kept.operation(),
+                    kept.status().get(),
+                    kept.responseHeaders().entrySet().stream()
+                        .filter(header -> header.getKey().equalsIgnoreCase("content-type"))
+                        .flatMap(header -> header.getValue().stream())
+                        .findFirst()
+                        .orElse(""),
+                    BodyText.of(kept),
+                    kept.responseBytes() <= kept.responseBody().length));
+  }
+
+  /** Reads what was answered last once more, because more is known of what comes back. */
+  public void rereadLast(String serviceId, Service service, Operation operation) {
+    Optional<SampleStore.Kept> last =
+        samples.find(serviceId, operation.id().text(), SampleStore.LAST);
+    Optional<ExchangeStore.Kept> exchange =
+        last.flatMap(SampleStore.Kept::exchange).flatMap(exchanges::find);
+    if (exchange.isEmpty() || exchange.get().status().isEmpty() || operation.wires().isEmpty()) {
+      return;
+    }
+    Response response =
+        new Response(
+            exchange.get().status().get(),
+            exchange.get().responseHeaders(),
+            exchange.get().responseBody());
+    Outcome<Answer> read =
+        Caller.answer(service, operation, operation.wires().get(0), response, Set.of());
+    if (read.value().isPresent() && read.get() instanceof Answer.Returned returned) {
+      samples.put(
+          serviceId,
+          operation.id().text(),
+          SampleStore.LAST,
+          last.get().parameters(),
+          Optional.of(ValueJson.write(Trimmed.of(returned.value()).value())),
+          last.get().exchange());
+    }
   }
 
   private static JsonNode made(Service service, ShapeId shape, Extent extent) {

@@ -35,11 +35,13 @@ class Operations {
   private final Workspace workspace;
   private final Editions editions;
   private final Recorder recorder;
+  private final Learning learning;
 
-  Operations(Workspace workspace, Editions editions, Recorder recorder) {
+  Operations(Workspace workspace, Editions editions, Recorder recorder, Learning learning) {
     this.workspace = workspace;
     this.editions = editions;
     this.recorder = recorder;
+    this.learning = learning;
   }
 
   OperationView view(String serviceId, String operationId) {
@@ -71,6 +73,7 @@ class Operations {
             operation.output(),
             sample.recorded() ? ValueJson.read(sample.answer()) : Value.ABSENT),
         operation.faults().stream().map(Fault::name).toList(),
+        learning.isPossible(kept),
         new SampleView(
             sample.recorded() ? "recorded" : "generated",
             sample.parameters(),

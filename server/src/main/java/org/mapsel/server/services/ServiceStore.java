@@ -74,6 +74,7 @@ class ServiceStore {
         .onConflict(SERVICE.ID)
         .doUpdate()
         .set(SERVICE.ENDPOINT, service.endpoint().text())
+        .set(SERVICE.EDITION_ID, service.edition())
         .execute();
     sql.deleteFrom(TAKEN_OPERATION).where(TAKEN_OPERATION.SERVICE_ID.eq(service.id())).execute();
     for (int i = 0; i < operations.size(); i++) {

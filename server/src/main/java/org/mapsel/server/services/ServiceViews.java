@@ -119,7 +119,11 @@ public final class ServiceViews {
       boolean recursive,
       boolean more) {}
 
-  /** An operation with its field sheet. */
+  /**
+   * An operation with its field sheet.
+   *
+   * @param learns whether each answer may tell more of what comes back
+   */
   public record OperationView(
       String service,
       String serviceName,
@@ -133,7 +137,15 @@ public final class ServiceViews {
       List<FieldView> goesIn,
       List<FieldView> comesBack,
       List<String> faults,
+      boolean learns,
       SampleView sample) {}
+
+  /** An exchange whose answer tells more of what comes back. */
+  public record LearnRequest(String exchange) {
+    public LearnRequest {
+      Objects.requireNonNull(exchange);
+    }
+  }
 
   /**
    * Values to look at.

@@ -1,6 +1,7 @@
 package org.mapsel.server.services;
 
 import java.util.List;
+import org.mapsel.server.services.ServiceViews.LearnRequest;
 import org.mapsel.server.services.ServiceViews.OperationView;
 import org.mapsel.server.services.ServiceViews.ServiceBrief;
 import org.mapsel.server.services.ServiceViews.ServiceView;
@@ -24,9 +25,12 @@ class ServicesController {
 
   private final Workspace workspace;
   private final Operations operations;
+  private final Learning learning;
   private final ServiceRemoval removal;
 
-  ServicesController(Workspace workspace, Operations operations, ServiceRemoval removal) {
+  ServicesController(
+      Workspace workspace, Operations operations, Learning learning, ServiceRemoval removal) {
+    this.learning = learning;
     this.workspace = workspace;
     this.operations = operations;
     this.removal = removal;
@@ -55,6 +59,15 @@ class ServicesController {
 
   @GetMapping("/services/{service}/operations/{operation}")
   OperationView operation(@PathVariable String service, @PathVariable String operation) {
+    return operations.view(service, operation);
+  }
+
+  @PostMapping("/services/{service}/operations/{operation}/answers")
+  OperationView learn(
+      @PathVariable String service,
+      @PathVariable String operation,
+      @RequestBody LearnRequest request) {
+    learning.learn(service, operation, request.exchange());
     return operations.view(service, operation);
   }
 

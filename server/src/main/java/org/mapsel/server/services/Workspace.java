@@ -76,6 +76,21 @@ public class Workspace {
     return get(id);
   }
 
+  /** Lets a service go on with another edition of itself, which has all that was taken. */
+  void move(String id, Edition edition) {
+    ServiceStore.Kept kept = kept(id);
+    List<OperationId> taken = store.taken(id);
+    for (OperationId operation : taken) {
+      if (edition.service().findOperation(operation).isEmpty()) {
+        throw Problem.missing("SERVER_OPERATION_MISSING", "operation", operation.text());
+      }
+    }
+    store.put(
+        new ServiceStore.Kept(
+            id, kept.name(), kept.source(), edition.id(), kept.endpoint(), kept.takenAt()),
+        taken);
+  }
+
   List<ServiceBrief> list() {
     return store.all().stream().map(this::brief).toList();
   }

@@ -113,6 +113,7 @@ class ServicesApiTest {
       {"/api/services", "{'edition':'x','operations':[''],'endpoint':'BerthingSoap11'}"},
       {"/api/services", "{'edition':'x','operations':['GetVessel']}"},
       {"/api/services/none/operations/none/tries", "{'endpoint':'','parameters':{}}"},
+      {"/api/services/none/operations/none/answers", "{}"},
       {"/api/apps", "{}"},
       {"/api/apps/none/edits", "{'version':1}"},
       {"/api/apps/none/edits", "{'version':1,'edit':{'kind':'renamePage','page':''}}"},

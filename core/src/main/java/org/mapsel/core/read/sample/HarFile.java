@@ -32,24 +32,20 @@ final class HarFile {
         .map(HarFile::write);
   }
 
-  private static String write(List<Sample> samples) {
+  /** One entry for each answer: an entry holds just one. */
+  static String write(List<Sample> samples) {
     ObjectNode root = JsonNodeFactory.instance.objectNode();
     ObjectNode log = root.putObject("log");
     log.put("version", "1.2");
     log.putObject("creator").put("name", "Mapsel").put("version", "1");
     ArrayNode entries = log.putArray("entries");
     for (Sample sample : samples) {
-      ObjectNode entry = entries.addObject();
-      ObjectNode request = entry.putObject("request");
-      request.put("method", sample.method).put("url", sample.address);
-      ArrayNode headers = request.putArray("headers");
-      for (Sample.Field field : sample.headers) {
-        headers.addObject().put("name", field.name()).put("value", field.value());
-      }
-      if (!sample.body.isEmpty()) {
-        request.putObject("postData").put("text", sample.body);
+      if (sample.answers.isEmpty()) {
+        request(sample, entries.addObject());
       }
       for (Sample.Answer answer : sample.answers) {
+        ObjectNode entry = entries.addObject();
+        request(sample, entry);
         ObjectNode response = entry.putObject("response").put("status", answer.status());
         response
             .putObject("content")
@@ -58,6 +54,18 @@ final class HarFile {
       }
     }
     return new JsonMapper().writeValueAsString(root);
+  }
+
+  private static void request(Sample sample, ObjectNode entry) {
+    ObjectNode request = entry.putObject("request");
+    request.put("method", sample.method).put("url", sample.address);
+    ArrayNode headers = request.putArray("headers");
+    for (Sample.Field field : sample.headers) {
+      headers.addObject().put("name", field.name()).put("value", field.value());
+    }
+    if (!sample.body.isEmpty()) {
+      request.putObject("postData").put("text", sample.body);
+    }
   }
 
   static List<Sample> read(DataNode root) {

@@ -17,9 +17,7 @@ import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
-import org.mapsel.core.document.DataDocument;
 import org.mapsel.core.document.DocumentException;
-import org.mapsel.core.document.Limits;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.read.DescriptionReader;
@@ -66,26 +64,11 @@ public final class SampleReader implements DescriptionReader {
   @Override
   public Format read(SourceText source, Reading reading) {
     String text = kept(source, reading);
-    List<Sample> samples = new ArrayList<>();
     reading.declarations().overHttp();
-    if (HarFile.is(text)) {
-      DataDocument har =
-          DataDocument.read(
-              new SourceText(source.address(), text.getBytes(StandardCharsets.UTF_8)),
-              Limits.DESCRIPTION);
-      har.problem().ifPresent(reading.findings()::add);
-      har.root().map(HarFile::read).ifPresent(samples::addAll);
-    } else {
-      Sample sample = new Sample();
-      if (CurlCommand.is(text)) {
-        int end = CurlCommand.end(text);
-        CurlCommand.read(text.substring(0, end), sample);
-        HttpText.answers(text.substring(end), sample);
-      } else {
-        HttpText.request(text, sample);
-      }
-      samples.add(sample);
-    }
+    List<Sample> samples =
+        Samples.in(
+            new SourceText(source.address(), text.getBytes(StandardCharsets.UTF_8)),
+            reading.findings());
     declare(samples, reading, source);
     return new Format("Sample", "1");
   }

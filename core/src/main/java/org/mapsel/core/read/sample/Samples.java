@@ -1,0 +1,36 @@
+package org.mapsel.core.read.sample;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import org.mapsel.core.document.DataDocument;
+import org.mapsel.core.document.Limits;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.finding.Findings;
+
+/** The samples that a document holds, whichever way they are written. */
+final class Samples {
+
+  private Samples() {}
+
+  static List<Sample> in(SourceText source, Findings findings) {
+    String text = new String(source.bytes(), StandardCharsets.UTF_8);
+    List<Sample> samples = new ArrayList<>();
+    if (HarFile.is(text)) {
+      DataDocument har = DataDocument.read(source, Limits.DESCRIPTION);
+      har.problem().ifPresent(findings::add);
+      har.root().map(HarFile::read).ifPresent(samples::addAll);
+      return samples;
+    }
+    Sample sample = new Sample();
+    if (CurlCommand.is(text)) {
+      int end = CurlCommand.end(text);
+      CurlCommand.read(text.substring(0, end), sample);
+      HttpText.answers(text.substring(end), sample);
+    } else {
+      HttpText.request(text, sample);
+    }
+    samples.add(sample);
+    return samples;
+  }
+}

@@ -1,0 +1,38 @@
+package org.mapsel.server.samples;
+
+import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** What was answered, as text. */
+final class BodyText {
+
+  private static final Pattern CHARSET = Pattern.compile("(?i)charset=\"?([\\w.:-]+)");
+
+  private BodyText() {}
+
+  static String of(ExchangeStore.Kept kept) {
+    Charset charset =
+        kept.responseHeaders().entrySet().stream()
+            .filter(header -> header.getKey().equalsIgnoreCase("content-type"))
+            .flatMap(header -> header.getValue().stream())
+            .map(CHARSET::matcher)
+            .filter(Matcher::find)
+            .map(matcher -> matcher.group(1))
+            .flatMap(name -> known(name).stream())
+            .findFirst()
+            .orElse(StandardCharsets.UTF_8);
+    return new String(kept.responseBody(), charset);
+  }
+
+  private static Optional<Charset> known(String name) {
+    try {
+      return Optional.of(Charset.forName(name));
+    } catch (IllegalArgumentException e) {
+      // A charset that nobody knows is shown as if it were UTF-8.
+      return Optional.empty();
+    }
+  }
+}

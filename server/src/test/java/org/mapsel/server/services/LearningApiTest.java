@@ -1,0 +1,100 @@
+package org.mapsel.server.services;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mapsel.server.testing.FakeBerthing.bytes;
+import static org.mapsel.server.testing.FakeBerthing.write;
+
+import java.util.List;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.api.extension.RegisterExtension;
+import org.mapsel.server.testing.Api;
+import org.mapsel.server.testing.FakeBerthing;
+import org.mapsel.server.testing.TestServer;
+
+/** Services without a description, which are known by what they answered. */
+@Timeout(60)
+class LearningApiTest {
+
+  @RegisterExtension static final TestServer SERVER = new TestServer();
+
+  private FakeBerthing quay;
+  private Api api;
+
+  @BeforeEach
+  void start() {
+    quay = new FakeBerthing();
+    api = SERVER.api();
+  }
+
+  @AfterEach
+  void stop() {
+    quay.close();
+  }
+
+  private String takeSample() {
+    return api.take("curl " + quay.address() + "/lots/B-3?order=eta");
+  }
+
+  private String sent(String path) {
+    Api.Answer tried = api.post(path + "/tries", "{'endpoint':'main','parameters':{}}");
+    assertThat(tried.status()).isEqualTo(200);
+    return tried.text("/sent/exchange");
+  }
+
+  private Api.Answer learn(String path, String exchange) {
+    return api.post(path + "/answers", "{'exchange':'" + exchange + "'}");
+  }
+
+  private static List<String> comesBack(Api.Answer operation) {
+    return operation.body().at("/comesBack").findValuesAsString("name");
+  }
+
+  @Test
+  void whatComesBackBecomesFieldsAndEachAnswerAddsToThem() {
+    quay.serve("/lots/B-3", at -> write(at, 200, "application/json", bytes("{\"bay\":3}")));
+    String service = takeSample();
+    String path = "/api/services/" + service + "/operations/" + only(service);
+    assertThat(comesBack(api.get(path))).containsExactly("value");
+    assertThat(api.get(path).body().at("/learns").asBoolean()).isTrue();
+
+    Api.Answer wider = learn(path, sent(path));
+    assertThat(comesBack(wider)).containsExactly("bay");
+    assertThat(wider.text("/sample/origin")).isEqualTo("recorded");
+    assertThat(wider.body().at("/sample/answer/bay").asInt()).isEqualTo(3);
+
+    quay.serve(
+        "/lots/B-3",
+        at -> write(at, 200, "application/json", bytes("{\"bay\":3,\"holds\":\"grain\"}")));
+    assertThat(comesBack(learn(path, sent(path)))).containsExactly("bay", "holds");
+    assertThat(comesBack(api.get(path))).containsExactly("bay", "holds");
+    assertThat(api.get("/api/services/" + service).body().at("/operations").size()).isEqualTo(1);
+  }
+
+  @Test
+  void onlyWholeAnswersOfTheOperationItselfAreLearnt() {
+    String tooLong = "{\"text\":\"" + "x".repeat(3 << 19) + "\"}";
+    quay.serve("/lots/B-3", at -> write(at, 200, "application/json", bytes(tooLong)));
+    String service = takeSample();
+    String path = "/api/services/" + service + "/operations/" + only(service);
+    assertThat(learn(path, sent(path)).code()).isEqualTo("SERVER_ANSWER_TOO_LONG");
+    assertThat(learn(path, "none").code()).isEqualTo("SERVER_EXCHANGE_MISSING");
+    assertThat(comesBack(api.get(path))).containsExactly("value");
+
+    String berthing = api.take(quay.description());
+    String described = "/api/services/" + berthing + "/operations/VesselParticulars";
+    String exchange =
+        api.post(
+                described + "/tries",
+                "{'endpoint':'BerthingSoap11','parameters':{'hullNumber':'S-20417'}}")
+            .text("/sent/exchange");
+    assertThat(learn(path, exchange).code()).isEqualTo("SERVER_EXCHANGE_MISSING");
+    assertThat(learn(described, exchange).code()).isEqualTo("SERVER_LEARNING_NEEDLESS");
+  }
+
+  private String only(String service) {
+    return api.get("/api/services/" + service).text("/operations/0/id").replace(" ", "%20");
+  }
+}
