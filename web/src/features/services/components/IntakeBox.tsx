@@ -35,6 +35,7 @@ export function IntakeBox({ busy, asked, onRead }: Props) {
   const withAccess = opened || asked;
   const [source, setSource] = useState('');
   const [over, setOver] = useState(false);
+  const [unread, setUnread] = useState(false);
   const files = useRef<HTMLInputElement>(null);
   const give = (list: File[]) => {
     if (list.length > 0) onRead({ source: '', files: list });
@@ -42,7 +43,10 @@ export function IntakeBox({ busy, asked, onRead }: Props) {
   const drop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);
-    void droppedFiles(event.dataTransfer).then(give);
+    setUnread(false);
+    void droppedFiles(event.dataTransfer).then(give, () => {
+      setUnread(true);
+    });
   };
   const kind = kindOf(source);
   return (
@@ -83,6 +87,7 @@ export function IntakeBox({ busy, asked, onRead }: Props) {
         value={source}
         onChange={(event) => {
           setSource(event.target.value);
+          setUnread(false);
         }}
         onKeyDown={(event) => {
           if (event.key !== 'Enter' || event.shiftKey) return;
@@ -90,10 +95,13 @@ export function IntakeBox({ busy, asked, onRead }: Props) {
           event.currentTarget.closest('form')?.requestSubmit();
         }}
         placeholder="http://…"
+        error={unread}
         helperText={
-          kind === ''
-            ? 'An address, or paste a description or a sample request'
-            : `This is ${kind}.`
+          unread
+            ? 'The browser could not read what was dropped. Choose the files instead.'
+            : kind === ''
+              ? 'An address, or paste a description or a sample request'
+              : `This is ${kind}.`
         }
         slotProps={{
           htmlInput: { 'aria-label': 'Address or text of a description', spellCheck: false },

@@ -4,7 +4,7 @@ import Collapse from '@mui/material/Collapse';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Operation } from '@/api/client';
 import { pathKey } from '@/lib/json';
 import { CutButton, CutPanel, textsOf } from '@/sheet/CutPanel';
@@ -40,6 +40,18 @@ export function OperationTry({ operation }: { operation: Operation }) {
     }),
     [operation, attempt.parameters, attempt.answer, attempt.cut, used],
   );
+  const { send } = attempt;
+  useEffect(() => {
+    // Before anything has the focus, the keys of the sheet belong to nobody.
+    const sendFromAnywhere = (event: KeyboardEvent) => {
+      const sends = event.key === 'Enter' && (event.ctrlKey || event.metaKey);
+      if (sends && event.target === document.body) send();
+    };
+    window.addEventListener('keydown', sendFromAnywhere);
+    return () => {
+      window.removeEventListener('keydown', sendFromAnywhere);
+    };
+  }, [send]);
   const tick = (row: FieldRow) => {
     setTicked(
       used.has(row.key) ? ticked.filter((other) => other.key !== row.key) : [...ticked, row],

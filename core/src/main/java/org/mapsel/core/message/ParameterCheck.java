@@ -12,6 +12,7 @@ import org.mapsel.core.shape.Facets;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
+import org.mapsel.core.value.BooleanValue;
 import org.mapsel.core.value.NumberValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
@@ -33,32 +34,48 @@ public final class ParameterCheck {
    */
   public static @Nullable String checked(
       Shape.Scalar scalar, Value value, Trail path, Findings findings) {
-    String text = ScalarText.print(scalar.type(), value);
-    Finding wrong = check(scalar, text, path);
+    ScalarType type = scalar.type();
+    String text = ScalarText.print(type, value);
+    Value parsed = isOf(type, value) ? value : ScalarText.parse(type, text).orElse(null);
+    Finding wrong = check(scalar, text, parsed, path);
     if (wrong != null) {
       findings.add(wrong);
       return null;
     }
     // What is typed leniently is sent as the type writes it.
-    return value instanceof TextValue && scalar.type() != ScalarType.TEXT
-        ? ScalarText.parse(scalar.type(), text)
-            .map(parsed -> ScalarText.print(scalar.type(), parsed))
-            .orElse(text)
+    return parsed != null && value instanceof TextValue && type != ScalarType.TEXT
+        ? ScalarText.print(type, parsed)
         : text;
   }
 
-  private static @Nullable Finding check(Shape.Scalar scalar, String text, Trail path) {
+  /** Whether a value is of a type beyond doubt, so that its text need not be read again. */
+  private static boolean isOf(ScalarType type, Value value) {
+    return switch (type) {
+      case TEXT -> value instanceof TextValue;
+      case INTEGER -> value instanceof NumberValue whole && whole.number().scale() == 0;
+      case DECIMAL -> value instanceof NumberValue;
+      case BOOLEAN -> value instanceof BooleanValue;
+      default -> false;
+    };
+  }
+
+  /**
+   * @param parsed the text read as the type; null if it is none of that type
+   */
+  private static @Nullable Finding check(
+      Shape.Scalar scalar, String text, @Nullable Value parsed, Trail path) {
     Facets facets = scalar.facets();
-    Value parsed = null;
-    if (scalar.type() != ScalarType.TEXT) {
-      parsed = ScalarText.parse(scalar.type(), text).orElse(null);
-      if (parsed == null) {
-        return error("MESSAGE_VALUE_MISTYPED", text, path, "type", typeName(scalar));
-      }
+    if (parsed == null) {
+      return error("MESSAGE_VALUE_MISTYPED", text, path, "type", typeName(scalar));
+    }
+    if (facets == Facets.NONE && scalar.type() != ScalarType.LIST) {
+      return null;
     }
     if (scalar.type() == ScalarType.LIST && scalar.item().isPresent() && !text.isBlank()) {
       for (String word : text.strip().split("\\s+")) {
-        Finding wrong = check(scalar.item().get(), word, path);
+        Shape.Scalar item = scalar.item().get();
+        Value one = ScalarText.parse(item.type(), word).orElse(null);
+        Finding wrong = check(item, word, one, path);
         if (wrong != null) {
           return wrong;
         }
@@ -135,7 +152,7 @@ public final class ParameterCheck {
     String text = bound.get();
     try {
       BigDecimal parsed =
-          text.length() < LONG_DIGITS && text.indexOf('.') < 0
+          text.length() < LONG_DIGITS && text.chars().noneMatch(c -> ".eE".indexOf(c) >= 0)
               ? BigDecimal.valueOf(Long.parseLong(text))
               : new BigDecimal(text);
       return way.test(number.compareTo(parsed));

@@ -20,8 +20,8 @@ import org.mapsel.core.value.Value;
 /** Simple values as text and back, in the lexical forms of XML Schema 1.0 part 2, section 3.2. */
 public final class ScalarText {
 
-  /** So many digits are a long whatever they are. */
-  private static final int LONG_DIGITS = 19;
+  /** From this power of ten on a decimal is written without an exponent (BigDecimal). */
+  private static final int LEAST_WITHOUT_EXPONENT = -6;
 
   private static final String ZONE = "(Z|[+-]\\d{2}:\\d{2})?";
   private static final Pattern DATE = Pattern.compile("-?\\d{4,}-\\d{2}-\\d{2}" + ZONE);
@@ -73,10 +73,11 @@ public final class ScalarText {
     };
   }
 
-  /** Whole numbers that fit a long need none of the care that decimals do. */
+  /** Without an exponent; where none would be written anyway, the quicker and remembered way. */
   private static String plain(BigDecimal number) {
-    return number.scale() == 0 && number.precision() < LONG_DIGITS
-        ? Long.toString(number.longValue())
+    int scale = number.scale();
+    return scale >= 0 && number.precision() - 1 - scale >= LEAST_WITHOUT_EXPONENT
+        ? number.toString()
         : number.toPlainString();
   }
 

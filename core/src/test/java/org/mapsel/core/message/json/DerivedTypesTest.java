@@ -2,10 +2,16 @@ package org.mapsel.core.message.json;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.Timeout;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.intake.Intake;
 import org.mapsel.core.testing.Conversation;
+import org.mapsel.core.testing.Descriptions;
 
 /** Values of types that have a base and are told apart by one of its members. */
+@Timeout(30)
 class DerivedTypesTest {
 
   private static final Conversation FENDERS = Conversation.with("/descriptions/fenders.yaml");
@@ -66,5 +72,41 @@ class DerivedTypesTest {
   void aKindThatNobodyDeclaredIsReadAsTheBaseWithAWordAboutTheRest() {
     assertThat(FENDERS.returned("listFenders", "[{'kindOf':'tyre','berth':'B 1','tread':4}]"))
         .isEqualTo("{'items':[{'kindOf':'tyre','berth':'B 1'}]} [MESSAGE_FIELD_UNANNOUNCED]");
+  }
+
+  @Test
+  void typesThatDeriveFromEachOtherEnd() {
+    String circle =
+        """
+        openapi: 3.0.3
+        info: {title: Circle, version: '1'}
+        paths:
+          /knots:
+            post:
+              operationId: tie
+              requestBody: {content: {application/json: {schema: {$ref: '#/components/schemas/Hitch'}}}}
+              responses: {'204': {description: Tied.}}
+        components:
+          schemas:
+            Hitch:
+              discriminator: {propertyName: knot}
+              properties: {knot: {type: string}}
+              allOf: [{$ref: '#/components/schemas/Bend'}, {$ref: '#/components/schemas/Hitch'}]
+            Bend:
+              allOf: [{$ref: '#/components/schemas/Hitch'}, {$ref: '#/components/schemas/Loop'}]
+              properties: {turns: {type: integer}}
+            Loop:
+              allOf: [{$ref: '#/components/schemas/Bend'}]
+              properties: {width: {type: integer}}
+        """;
+    Conversation knots =
+        new Conversation(
+            Intake.read(
+                    new SourceText("test:/knots.yaml", circle.getBytes(StandardCharsets.UTF_8)),
+                    Descriptions.RESOLVER)
+                .get()
+                .service());
+    assertThat(knots.sent("tie", "{'body':{'kind':{'Loop':{'width':2}}}}"))
+        .contains("'knot':'Loop'", "'width':2");
   }
 }
