@@ -95,11 +95,6 @@ final class Csdl {
     annotations.computeIfAbsent(target, key -> new LinkedHashMap<>()).putIfAbsent(word, value);
   }
 
-  /** Whether nothing is said of a target. */
-  boolean isSilentOn(String target) {
-    return !annotations.containsKey(target);
-  }
-
   Optional<Value> annotation(String target, String term) {
     return Optional.ofNullable(annotations.getOrDefault(target, Map.of()).get(term));
   }

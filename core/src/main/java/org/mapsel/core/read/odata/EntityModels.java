@@ -20,7 +20,6 @@ import org.mapsel.core.service.EntityModel.Navigation;
 import org.mapsel.core.service.EntityModel.Property;
 import org.mapsel.core.service.EntityModel.StructuredType;
 import org.mapsel.core.service.EntityModel.TypeDefinition;
-import org.mapsel.core.shape.Hints;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
@@ -30,7 +29,6 @@ import org.mapsel.core.value.Value;
 final class EntityModels {
 
   private static final String METADATA = "$metadata";
-  private static final Hints KEY = Hints.NONE.asKey();
 
   private final Csdl csdl;
   private final Annotated annotated;
@@ -125,21 +123,6 @@ final class EntityModels {
 
   private Property property(Csdl.Type type, Csdl.Member member) {
     String target = type.name + "/" + member.name();
-    boolean key = type.keys.contains(member.name());
-    if (csdl.isSilentOn(target)) {
-      return new Property(
-          member.name(),
-          member.type(),
-          member.nullable(),
-          member.maxLength(),
-          member.preset(),
-          Optional.empty(),
-          Optional.empty(),
-          Optional.empty(),
-          List.of(),
-          "",
-          key ? KEY : Hints.NONE);
-    }
     return new Property(
         member.name(),
         member.type(),
@@ -151,7 +134,7 @@ final class EntityModels {
         annotated.text(target, "Pattern"),
         allowed(target),
         annotated.documentation(target),
-        annotated.hints(target, key));
+        annotated.hints(target, type.keys.contains(member.name())));
   }
 
   private List<String> allowed(String target) {
