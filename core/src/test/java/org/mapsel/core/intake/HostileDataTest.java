@@ -8,6 +8,8 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
@@ -122,5 +124,21 @@ class HostileDataTest {
           .append("\":{\"get\":{\"responses\":{}}}");
     }
     assertThat(read(paths + "}}").get().service().operations()).hasSize(100_000);
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {1, 3, 5_000})
+  void familiesOfThousandsOfTypesAreReadInGoodTime(int children) {
+    StringBuilder schemas = new StringBuilder();
+    schemas.append("    A: {discriminator: {propertyName: k}, properties: {k: {type: string}}}\n");
+    for (int i = 1; i < 1_500; i++) {
+      int parent = (i - 1) / children;
+      schemas.append(
+          "    T%d: {allOf: [{$ref: '#/components/schemas/%s'}, {properties: {p%d: {$ref: '#/components/schemas/T%d'}}}]}\n"
+              .formatted(i, parent == 0 ? "A" : "T" + parent, i, 1 + i * 7 % 1_499));
+    }
+    Outcome<Description> read = read(taking(schemas.toString()));
+    assertThat(codes(read)).contains("OPENAPI_KINDS_MANY");
+    canBeUsed(read);
   }
 }

@@ -25,13 +25,30 @@ final class Subtypes {
   private static final List<String> DECLARED = List.of("/components/schemas", "/definitions");
   private static final String DISCRIMINATOR = "discriminator";
 
+  /** Of more kinds than these nobody would choose one from a list. */
+  private static final int MAX_KINDS = 100;
+
   /**
    * @param bases the addresses of what it says it is all of
    */
   private record Named(String name, String target, Located schema, List<String> bases) {}
 
+  /**
+   * A type with those derived from it.
+   *
+   * @param added what each of them has beyond the type, as far as it is known
+   */
+  private record Line(Named base, Map<String, Named> below, Map<String, DataType> added) {
+
+    Line(Named base, Map<String, Named> below) {
+      this(base, below, new HashMap<>());
+    }
+  }
+
   private final References references;
   private final SchemaTypes types;
+  private final Map<String, DataType> owns = new HashMap<>();
+  private final Map<String, Optional<Located>> roots = new HashMap<>();
   private final Set<String> documents = new HashSet<>();
   private final Map<String, Named> byTarget = new HashMap<>();
   private final Map<DataNode, Named> byNode = new IdentityHashMap<>();
@@ -49,16 +66,11 @@ final class Subtypes {
     if (root.isEmpty()) {
       return Optional.empty();
     }
-    Map<String, Named> below = below(self.get());
+    Line line = new Line(self.get(), below(self.get()));
     List<DataType.Variant> variants = new ArrayList<>();
-    for (Named one : below.values()) {
+    for (Named one : line.below().values()) {
       String value = values(one, root.get()).get(0);
-      List<DataType> parts = new ArrayList<>();
-      add(one, self.get().target(), below, parts, new HashSet<>());
-      DataType.Form added =
-          new DataType.Structure(parts, List.of(), Set.of(), Optional.empty(), Optional.empty());
-      DataType type = DataType.of(added, one.schema().place());
-      variants.add(new DataType.Variant(one.name(), type, Optional.of(value)));
+      variants.add(new DataType.Variant(one.name(), added(one, line), Optional.of(value)));
     }
     return variants.isEmpty()
         ? Optional.empty()
@@ -131,9 +143,22 @@ final class Subtypes {
 
   /** The type or the base of it that says which member tells types apart. */
   private Optional<Located> discriminated(Named type) {
+    Optional<Located> known = roots.get(type.target());
+    if (known == null) {
+      known = lookUp(type);
+      roots.put(type.target(), known);
+    }
+    return known;
+  }
+
+  private Optional<Located> lookUp(Named type) {
     Set<String> seen = new HashSet<>();
     Deque<Named> open = new ArrayDeque<>(List.of(type));
     for (Named next = open.poll(); next != null; next = open.poll()) {
+      Optional<Located> known = roots.get(next.target());
+      if (known != null && known.isPresent()) {
+        return known;
+      }
       DataNode node = next.schema().node();
       // What lists its alternatives itself is no base.
       if (tells(node) && !node.has("oneOf") && !node.has("anyOf")) {
@@ -174,33 +199,69 @@ final class Subtypes {
     return values.isEmpty() ? List.of(type.name()) : values;
   }
 
-  /** Everything that is derived from a type, the nearest first. */
+  /** What is derived from a type, the nearest first, and not more than people can choose from. */
   private Map<String, Named> below(Named type) {
     Map<String, Named> below = new LinkedHashMap<>();
     Deque<Named> open = new ArrayDeque<>(derivedFrom(type));
     for (Named next = open.poll(); next != null; next = open.poll()) {
-      if (!next.target().equals(type.target()) && below.put(next.target(), next) == null) {
+      if (!next.target().equals(type.target()) && !below.containsKey(next.target())) {
+        if (below.size() == MAX_KINDS) {
+          references.tooManyKinds(type.name(), MAX_KINDS, type.schema().place());
+          break;
+        }
+        below.put(next.target(), next);
         open.addAll(derivedFrom(next));
       }
     }
     return below;
   }
 
-  /** Adds what a type has beyond its base, with that of the types between them. */
-  private void add(
-      Named type, String base, Map<String, Named> below, List<DataType> parts, Set<String> done) {
-    if (!done.add(type.target())) {
-      return;
+  /** What a type has beyond its base, with that of the types between them. */
+  private DataType added(Named type, Line line) {
+    DataType known = line.added().get(type.target());
+    if (known != null) {
+      return known;
     }
+    // Whoever derives from itself adds nothing the second time.
+    line.added().put(type.target(), own(type));
+    List<DataType> parts = new ArrayList<>();
     for (Located part : type.schema().items("allOf")) {
-      String target =
-          part.node().findText("$ref").map(to -> References.target(part, to)).orElse("");
-      if (below.containsKey(target)) {
-        add(below.get(target), base, below, parts, done);
-      } else if (!target.equals(base)) {
-        parts.add(types.type(part));
+      Optional<String> to = part.node().findText("$ref");
+      if (to.isPresent()) {
+        String target = References.target(part, to.get());
+        if (line.below().containsKey(target)) {
+          parts.add(added(line.below().get(target), line));
+        } else if (!target.equals(line.base().target())) {
+          parts.add(types.type(part));
+        }
       }
     }
-    parts.add(types.own(type.schema()));
+    parts.add(own(type));
+    DataType made = structure(type, parts);
+    line.added().put(type.target(), made);
+    return made;
+  }
+
+  /** What a type says of itself, without the types that it names. */
+  private DataType own(Named type) {
+    DataType known = owns.get(type.target());
+    if (known == null) {
+      List<DataType> parts = new ArrayList<>();
+      for (Located part : type.schema().items("allOf")) {
+        if (!part.node().has("$ref")) {
+          parts.add(types.type(part));
+        }
+      }
+      parts.add(types.own(type.schema()));
+      known = structure(type, parts);
+      owns.put(type.target(), known);
+    }
+    return known;
+  }
+
+  private static DataType structure(Named type, List<DataType> parts) {
+    DataType.Form form =
+        new DataType.Structure(parts, List.of(), Set.of(), Optional.empty(), Optional.empty());
+    return DataType.of(form, type.schema().place());
   }
 }
