@@ -136,15 +136,11 @@ final class References {
     return Optional.empty();
   }
 
-  /** Says once of a type that not all those derived from it are offered. */
+  /** Says of a type that not all those derived from it are offered. */
   void tooManyKinds(String type, int most, Place at) {
-    if (asked.add("kinds of " + type)) {
-      reading
-          .findings()
-          .add(
-              Finding.note("OPENAPI_KINDS_MANY", "type", type, "most", String.valueOf(most))
-                  .at(at));
-    }
+    reading
+        .findings()
+        .add(Finding.note("OPENAPI_KINDS_MANY", "type", type, "most", String.valueOf(most)).at(at));
   }
 
   void broken(String reference, Place from) {

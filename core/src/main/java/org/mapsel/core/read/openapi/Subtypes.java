@@ -50,6 +50,10 @@ final class Subtypes {
   private final Map<String, DataType> owns = new HashMap<>();
   private final Map<String, Optional<Located>> roots = new HashMap<>();
   private final Set<String> documents = new HashSet<>();
+
+  /** Types of which it was said that they have too many kinds. */
+  private final Set<String> crowded = new HashSet<>();
+
   private final Map<String, Named> byTarget = new HashMap<>();
   private final Map<DataNode, Named> byNode = new IdentityHashMap<>();
   private final Map<String, List<Named>> derived = new LinkedHashMap<>();
@@ -206,7 +210,9 @@ final class Subtypes {
     for (Named next = open.poll(); next != null; next = open.poll()) {
       if (!next.target().equals(type.target()) && !below.containsKey(next.target())) {
         if (below.size() == MAX_KINDS) {
-          references.tooManyKinds(type.name(), MAX_KINDS, type.schema().place());
+          if (crowded.add(type.target())) {
+            references.tooManyKinds(type.name(), MAX_KINDS, type.schema().place());
+          }
           break;
         }
         below.put(next.target(), next);
