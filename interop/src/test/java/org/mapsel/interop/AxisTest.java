@@ -7,8 +7,12 @@ import com.sun.net.httpserver.HttpServer;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.StringWriter;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import javax.xml.namespace.QName;
 import javax.xml.transform.TransformerFactory;
 import javax.xml.transform.dom.DOMSource;
 import javax.xml.transform.stream.StreamResult;
@@ -16,15 +20,24 @@ import org.apache.axis.AxisFault;
 import org.apache.axis.Message;
 import org.apache.axis.MessageContext;
 import org.apache.axis.configuration.XMLStringProvider;
+import org.apache.axis.encoding.ser.BeanDeserializerFactory;
+import org.apache.axis.encoding.ser.BeanSerializerFactory;
 import org.apache.axis.server.AxisServer;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedClass;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.testing.Client;
 import org.w3c.dom.Document;
 
-/** Apache Axis 1: rpc style in the SOAP encoding, with arrays and values that are referred to. */
+/**
+ * Apache Axis 1: rpc style in the encodings of SOAP 1.1 and 1.2, with arrays and values that are
+ * referred to.
+ */
+@ParameterizedClass
+@ValueSource(strings = {"1.1", "1.2"})
 class AxisTest {
 
   private static final String CONFIGURATION =
@@ -92,13 +105,33 @@ class AxisTest {
     }
   }
 
+  private static final Map<String, String> ENVELOPES =
+      Map.of(
+          "1.1", "http://schemas.xmlsoap.org/soap/envelope/",
+          "1.2", "http://www.w3.org/2003/05/soap-envelope");
+
+  private final String version;
   private AxisServer axis;
   private HttpServer http;
   private String address;
 
+  AxisTest(String version) {
+    this.version = version;
+  }
+
   @BeforeEach
   void start() throws Exception {
     axis = new AxisServer(new XMLStringProvider(CONFIGURATION));
+    // The configuration maps beans for the encoding of SOAP 1.1 alone.
+    QName buoy = new QName("urn:saltmere:buoys", "Buoy");
+    axis.getService("buoys")
+        .getTypeMappingRegistry()
+        .getOrMakeTypeMapping("http://www.w3.org/2003/05/soap-encoding")
+        .register(
+            Buoy.class,
+            buoy,
+            new BeanSerializerFactory(Buoy.class, buoy),
+            new BeanDeserializerFactory(Buoy.class, buoy));
     http = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
     address = "http://localhost:" + http.getAddress().getPort() + "/buoys";
     http.createContext("/buoys", this::answer);
@@ -110,6 +143,18 @@ class AxisTest {
     http.stop(0);
   }
 
+  /** Axis describes itself in SOAP 1.1 alone, though it answers in the version it is called in. */
+  private static String inVersion(String version, String description) {
+    return version.equals("1.1")
+        ? description
+        : description
+            .replace(
+                "http://schemas.xmlsoap.org/wsdl/soap/", "http://schemas.xmlsoap.org/wsdl/soap12/")
+            .replace(
+                "encodingStyle=\"http://schemas.xmlsoap.org/soap/encoding/\"",
+                "encodingStyle=\"http://www.w3.org/2003/05/soap-encoding\"");
+  }
+
   private void answer(HttpExchange exchange) throws IOException {
     MessageContext context = new MessageContext(axis);
     context.setTargetService("buoys");
@@ -119,15 +164,19 @@ class AxisTest {
     if (exchange.getRequestMethod().equals("GET")) {
       try {
         axis.generateWSDL(context);
+        StringWriter description = new StringWriter();
         TransformerFactory.newDefaultInstance()
             .newTransformer()
             .transform(
-                new DOMSource((Document) context.getProperty("WSDL")), new StreamResult(bytes));
+                new DOMSource((Document) context.getProperty("WSDL")),
+                new StreamResult(description));
+        bytes.write(inVersion(version, description.toString()).getBytes(StandardCharsets.UTF_8));
       } catch (Exception e) {
         throw new IllegalStateException(e);
       }
     } else {
       byte[] request = exchange.getRequestBody().readAllBytes();
+      assertThat(new String(request, StandardCharsets.UTF_8)).contains(ENVELOPES.get(version));
       context.setRequestMessage(new Message(new ByteArrayInputStream(request)));
       Message response;
       try {

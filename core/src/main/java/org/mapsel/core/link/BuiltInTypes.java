@@ -34,8 +34,10 @@ final class BuiltInTypes {
   static final String XSD = "http://www.w3.org/2001/XMLSchema";
   static final ShapeId OPEN = new ShapeId(XSD, "anyType");
 
-  /** Has the simple types again, for elements of the SOAP encoding (SOAP 1.1, section 5.2). */
-  private static final String ENCODING = "http://schemas.xmlsoap.org/soap/encoding/";
+  /** Have the simple types again, for elements of the SOAP encoding (SOAP 1.1, section 5.2). */
+  private static final Set<String> ENCODINGS =
+      Set.of(
+          "http://schemas.xmlsoap.org/soap/encoding/", "http://www.w3.org/2003/05/soap-encoding");
 
   private static final Map<String, Shape.Scalar> SCALARS = new HashMap<>();
 
@@ -130,7 +132,7 @@ final class BuiltInTypes {
 
   /** The shape of a built-in type; anyType is open. */
   static Optional<Shape> find(Name name) {
-    if (name.namespace().equals(ENCODING)) {
+    if (ENCODINGS.contains(name.namespace())) {
       return Optional.ofNullable(SCALARS.get(name.local()))
           .map(
               scalar ->

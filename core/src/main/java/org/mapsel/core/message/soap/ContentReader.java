@@ -246,6 +246,10 @@ final class ContentReader {
   }
 
   private void unannounced(ReadPlan plan, RecordBuilder builder) throws DocumentException {
+    if (cursor.namespace().equals(Soap.RPC)) {
+      // Only repeats which part is the return value (SOAP 1.2 part 2, section 4.2.1).
+      return;
+    }
     Optional<Slot> any = plan.any();
     if (any.isEmpty()) {
       findings.add(Finding.warning("MESSAGE_FIELD_UNANNOUNCED", "element", cursor.local()));

@@ -28,13 +28,13 @@ final class ElementWriter {
   private final Shapes shapes;
   private final Findings findings;
   private final XmlText out;
-  private final boolean encoded;
+  private final @Nullable EncodedTypes encoded;
   private String defaultNamespace = "";
 
   /**
-   * @param encoded whether every element says its type, by the rules of SOAP 1.1, section 5
+   * @param encoded how every element says its type; null where the schema alone does
    */
-  ElementWriter(Shapes shapes, Findings findings, XmlText out, boolean encoded) {
+  ElementWriter(Shapes shapes, Findings findings, XmlText out, @Nullable EncodedTypes encoded) {
     this.shapes = shapes;
     this.findings = findings;
     this.out = out;
@@ -223,8 +223,8 @@ final class ElementWriter {
 
   private void element(Field field, Shape shape, Name name, Value value, Trail path) {
     String outer = start(name);
-    if (encoded && value != Value.NULL) {
-      EncodedTypes.of(shape, value, this::prefixOf).writeTo(out);
+    if (encoded != null && value != Value.NULL) {
+      encoded.write(shape, value, this::prefixOf, out);
     }
     if (value == Value.NULL) {
       if (field.nillable()) {

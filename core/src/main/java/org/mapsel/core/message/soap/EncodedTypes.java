@@ -3,6 +3,7 @@ package org.mapsel.core.message.soap;
 import java.util.Optional;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.service.Protocol;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Wire;
@@ -10,45 +11,65 @@ import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 
-/** What an element says about its type in the SOAP encoding (SOAP 1.1, sections 5.1 and 5.4.2). */
+/**
+ * What every element says about its type in the SOAP encoding (SOAP 1.1, sections 5.1 and 5.4.2;
+ * SOAP 1.2 part 2, sections 3.1.4 and 3.1.6).
+ */
 final class EncodedTypes {
 
   private static final String XSD = "http://www.w3.org/2001/XMLSchema";
+  private static final String ARRAY = "Array";
 
   /** Gives the prefix of a namespace, declaring it where needed. */
   interface Prefixes {
     String of(String namespace);
   }
 
-  private final Optional<String> type;
-  private final Optional<String> arrayType;
-  private final String encodingPrefix;
+  private final String encoding;
 
-  private EncodedTypes(Optional<String> type, Optional<String> arrayType, String encodingPrefix) {
-    this.type = type;
-    this.arrayType = arrayType;
-    this.encodingPrefix = encodingPrefix;
+  private EncodedTypes(String encoding) {
+    this.encoding = encoding;
   }
 
-  static EncodedTypes of(Shape shape, Value value, Prefixes prefixes) {
+  /** The rules of the version of SOAP that a protocol is of. */
+  static EncodedTypes of(Protocol protocol) {
+    return new EncodedTypes(Soap.encoding(protocol));
+  }
+
+  String namespace() {
+    return encoding;
+  }
+
+  /** Writes the attributes into the start tag that is open. */
+  void write(Shape shape, Value value, Prefixes prefixes, XmlText out) {
     Optional<Field> items = items(shape);
     if (items.isPresent() && items.get().wire() instanceof Wire.ArrayItem item) {
       Value given = value instanceof RecordValue record ? record.get(items.get().name()) : value;
       int count = given instanceof ListValue list ? list.items().size() : given.isAbsent() ? 0 : 1;
-      String encoding = prefixes.of(Soap.ENCODING_11);
-      return new EncodedTypes(
-          Optional.of(encoding + ":Array"),
-          Optional.of(
-              prefixes.of(item.type().namespace()) + ":" + item.type().local() + "[" + count + "]"),
-          encoding);
+      String itemType = qualified(item.type(), prefixes);
+      String prefix = prefixes.of(encoding);
+      out.attribute("xsi:type", prefix + ":" + ARRAY);
+      if (encoding.equals(Soap.ENCODING_11)) {
+        out.attribute(prefix + ":arrayType", itemType + "[" + count + "]");
+      } else {
+        out.attribute(prefix + ":itemType", itemType);
+        out.attribute(prefix + ":arraySize", String.valueOf(count));
+      }
+    } else {
+      name(shape).ifPresent(name -> out.attribute("xsi:type", qualified(name, prefixes)));
     }
-    Optional<Name> name = name(shape);
-    return new EncodedTypes(
-        name.isEmpty()
-            ? Optional.empty()
-            : Optional.of(prefixes.of(name.get().namespace()) + ":" + name.get().local()),
-        Optional.empty(),
-        "");
+  }
+
+  /**
+   * Descriptions name the types of SOAP 1.1 also where their binding is of SOAP 1.2, whose servers
+   * know the simple ones by XML Schema alone.
+   */
+  private String qualified(Name type, Prefixes prefixes) {
+    String namespace = type.namespace();
+    if (Soap.isEncoding(namespace) && !encoding.equals(Soap.ENCODING_11)) {
+      namespace = type.local().equals(ARRAY) ? encoding : XSD;
+    }
+    return prefixes.of(namespace) + ":" + type.local();
   }
 
   private static Optional<Field> items(Shape shape) {
@@ -67,14 +88,5 @@ final class EncodedTypes {
     return shape instanceof Shape.Scalar scalar && scalar.builtIn().startsWith("xs:")
         ? Optional.of(Name.of(XSD, scalar.builtIn().substring(3)))
         : Optional.empty();
-  }
-
-  void writeTo(XmlText out) {
-    if (type.isPresent()) {
-      out.attribute("xsi:type", type.get());
-    }
-    if (arrayType.isPresent()) {
-      out.attribute(encodingPrefix + ":arrayType", arrayType.get());
-    }
   }
 }

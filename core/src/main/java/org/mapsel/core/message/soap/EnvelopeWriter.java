@@ -28,7 +28,8 @@ final class EnvelopeWriter {
   byte[] write(
       Operation operation, OperationWire.Soap wire, RecordValue values, HeaderBlocks blocks) {
     XmlText out = new XmlText(USUAL_LENGTH + PER_FIELD * values.names().size());
-    boolean encoded = wire.style() == OperationWire.Style.RPC_ENCODED;
+    EncodedTypes encoded =
+        wire.style() == OperationWire.Style.RPC_ENCODED ? EncodedTypes.of(wire.protocol()) : null;
     ElementWriter elements = new ElementWriter(shapes, findings, out, encoded);
     List<Field> fields = shapes.fieldsOf(operation.input());
     out.declaration();
@@ -39,8 +40,8 @@ final class EnvelopeWriter {
       // Some servers add types to the parts of rpc and take the prefix for granted.
       out.namespace("xsd", "http://www.w3.org/2001/XMLSchema");
     }
-    if (encoded) {
-      out.namespace("enc", Soap.ENCODING_11);
+    if (encoded != null) {
+      out.namespace("enc", encoded.namespace());
     }
     writeHeader(elements, out, fields, values, blocks);
     out.start("soap:Body");
@@ -89,8 +90,7 @@ final class EnvelopeWriter {
               ? elements.start(wire.request().get())
               : elements.startWithPrefix("m", wire.request().get());
       if (wire.style() == OperationWire.Style.RPC_ENCODED) {
-        out.attribute(
-            "soap:encodingStyle", Soap.is11(wire.protocol()) ? Soap.ENCODING_11 : Soap.ENCODING_12);
+        out.attribute("soap:encodingStyle", Soap.encoding(wire.protocol()));
       }
       elements.content(operation.input(), values, Trail.ROOT);
       elements.end(outer);

@@ -162,7 +162,7 @@ public final class HttpBindingCodec implements Codec {
       return new byte[0];
     }
     XmlText out = new XmlText(USUAL_LENGTH);
-    ElementWriter elements = new ElementWriter(shapes, findings, out, false);
+    ElementWriter elements = new ElementWriter(shapes, findings, out, null);
     String outer = wire.request().isPresent() ? elements.start(wire.request().get()) : "";
     elements.content(operation.input(), values, Trail.ROOT);
     if (wire.request().isPresent()) {

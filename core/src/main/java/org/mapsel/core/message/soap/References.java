@@ -47,7 +47,7 @@ final class References {
   /** The answer without references; as it was if it has none or is not well-formed. */
   static byte[] resolve(byte[] body, Findings findings) {
     String text = new String(body, StandardCharsets.ISO_8859_1);
-    if (!text.contains("href=") && !text.contains(":ref=")) {
+    if (!text.contains("ref=")) {
       return body;
     }
     try {
@@ -134,11 +134,17 @@ final class References {
     if (href.startsWith("#")) {
       return Optional.of(href.substring(1));
     }
+    String bare = element.getAttribute("ref");
+    if (bare.startsWith("#")) {
+      // There are servers that leave the namespace out.
+      return Optional.of(bare.substring(1));
+    }
     return ref.isEmpty() ? Optional.empty() : Optional.of(ref.replaceFirst("^#", ""));
   }
 
   private void copy(Element from, Element to) {
     to.removeAttribute("href");
+    to.removeAttribute("ref");
     to.removeAttributeNS(Soap.ENCODING_12, "ref");
     NamedNodeMap attributes = from.getAttributes();
     for (int i = 0; i < attributes.getLength(); i++) {

@@ -11,6 +11,7 @@ final class Soap {
 
   static final String ENCODING_11 = "http://schemas.xmlsoap.org/soap/encoding/";
   static final String ENCODING_12 = "http://www.w3.org/2003/05/soap-encoding";
+  static final String RPC = "http://www.w3.org/2003/05/soap-rpc";
   static final String ADDRESSING = "http://www.w3.org/2005/08/addressing";
 
   private Soap() {}
@@ -21,6 +22,14 @@ final class Soap {
 
   static String envelope(Protocol protocol) {
     return is11(protocol) ? ENVELOPE_11 : ENVELOPE_12;
+  }
+
+  static String encoding(Protocol protocol) {
+    return is11(protocol) ? ENCODING_11 : ENCODING_12;
+  }
+
+  static boolean isEncoding(String namespace) {
+    return namespace.equals(ENCODING_11) || namespace.equals(ENCODING_12);
   }
 
   static boolean isEnvelope(String namespace) {

@@ -26,7 +26,7 @@ public final class XmlBody {
   public static byte[] write(
       Shapes shapes, Name element, Field field, Value value, Trail path, Findings findings) {
     XmlText out = new XmlText(USUAL_LENGTH);
-    ElementWriter elements = new ElementWriter(shapes, findings, out, false);
+    ElementWriter elements = new ElementWriter(shapes, findings, out, null);
     String outer = elements.start(element);
     elements.content(field.shape(), value, path);
     elements.end(outer);
