@@ -1,6 +1,7 @@
 package org.mapsel.bench;
 
 import java.util.Collection;
+import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.results.RunResult;
 import org.openjdk.jmh.runner.Runner;
 import org.openjdk.jmh.runner.RunnerException;
@@ -45,26 +46,26 @@ public final class Ratios {
   }
 
   private static void print(Class<?> benchmark, Collection<RunResult> results) {
-    double bare = Double.NaN;
+    double bare =
+        results.stream()
+            .filter(result -> result.getPrimaryResult().getLabel().equals(BASELINE))
+            .mapToDouble(Ratios::time)
+            .findFirst()
+            .orElseThrow();
     for (RunResult result : results) {
-      if (result.getPrimaryResult().getLabel().equals(BASELINE)) {
-        bare = result.getPrimaryResult().getScore();
-      }
-    }
-    for (RunResult result : results) {
-      double score = result.getPrimaryResult().getScore();
-      if (Double.isNaN(bare)) {
-        System.out.printf(
-            "RATE %s.%s %.0f %s%n",
-            benchmark.getSimpleName(),
-            result.getPrimaryResult().getLabel(),
-            score,
-            result.getPrimaryResult().getScoreUnit());
-        continue;
-      }
       System.out.printf(
-          "RATIO %s.%s %.1f ms, %.2f times the bare pass%n",
-          benchmark.getSimpleName(), result.getPrimaryResult().getLabel(), score, score / bare);
+          "RATIO %s.%s %.0f %s, %.2f times the bare pass%n",
+          benchmark.getSimpleName(),
+          result.getPrimaryResult().getLabel(),
+          result.getPrimaryResult().getScore(),
+          result.getPrimaryResult().getScoreUnit(),
+          time(result) / bare);
     }
+  }
+
+  /** A time, in whatever unit, also where operations in a time were counted. */
+  private static double time(RunResult result) {
+    double score = result.getPrimaryResult().getScore();
+    return result.getParams().getMode() == Mode.Throughput ? 1 / score : score;
   }
 }

@@ -1,5 +1,6 @@
 package org.mapsel.core.message.soap;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.message.Trail;
@@ -9,7 +10,6 @@ import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
 import org.mapsel.core.value.RecordValue;
-import org.mapsel.core.value.Value;
 
 /** Writes the envelope of a request. */
 final class EnvelopeWriter {
@@ -57,22 +57,19 @@ final class EnvelopeWriter {
       List<Field> fields,
       RecordValue values,
       HeaderBlocks blocks) {
-    boolean any =
-        fields.stream()
-            .anyMatch(
-                field ->
-                    field.wire() instanceof Wire.SoapHeader
-                        && !values.get(field.name()).isAbsent());
-    if (!any && blocks.isEmpty()) {
+    List<Field> given = new ArrayList<>();
+    for (Field field : fields) {
+      if (field.wire() instanceof Wire.SoapHeader && !values.get(field.name()).isAbsent()) {
+        given.add(field);
+      }
+    }
+    if (given.isEmpty() && blocks.isEmpty()) {
       return;
     }
     out.start("soap:Header");
     blocks.writeTo(out);
-    for (Field field : fields) {
-      Value value = values.get(field.name());
-      if (field.wire() instanceof Wire.SoapHeader && !value.isAbsent()) {
-        elements.field(field, value, Trail.ROOT);
-      }
+    for (Field field : given) {
+      elements.field(field, values.get(field.name()), Trail.ROOT);
     }
     out.end();
   }
