@@ -27,7 +27,7 @@ class CatalogueJourneyTest {
     entry(user, "Tides");
     user.sees("6 operations over").press("Back to the list of 4 services");
     entry(user, "Yard cranes");
-    user.press("Take 17 operations");
+    user.press("Take 26 operations");
     user.sees("List Cranes");
   }
 

@@ -65,7 +65,7 @@ class ServiceKindsJourneyTest {
 
   @Test
   void entitiesBecomeAPageThatUsesTwoKindsOfService(User user, StandIns standIns) {
-    take(user, standIns.yard(), "Take 17 operations");
+    take(user, standIns.yard(), "Take 26 operations");
     user.follow("List Cranes");
     user.press("Send");
     user.sees("just answered");

@@ -177,6 +177,45 @@ class ServicesTest {
         .startsWith("There is nothing in Cranes");
   }
 
+  @Test
+  void yardKeepsWhatIsBroughtAlongAndLeadsToWhatIsNamed() {
+    RecordValue made =
+        yard.returned(
+            "Cranes.create",
+            "{'Crane':{'Name':'With jobs','State':'Idle','Jobs':["
+                + "{'Code':'J-1','Begins':'2031-05-14T06:40:00Z','Goods':'sand'},"
+                + "{'Code':'J-2','Begins':'2031-05-14T07:40:00Z'}]}}");
+    String key = "{'Id':" + json(made.get("Id"));
+    assertThat(json(yard.returned("Cranes.Jobs", key + "}")))
+        .contains("'Code':'J-1'", "'Code':'J-2'");
+    yard.returned(
+        "Jobs.create",
+        "{'Job':{'Code':'J-3','Begins':'2031-05-14T08:40:00Z','Crane@odata.bind':'"
+            + "Cranes(%s)'}}".formatted(json(made.get("Id"))));
+    assertThat(rows(yard.returned("Cranes.Jobs", key + "}"), "rows")).hasSize(3);
+    yard.returned("Cranes.delete", key + ",'ifMatch':'*'}");
+  }
+
+  @Test
+  void yardKeepsFiles() {
+    RecordValue made =
+        yard.returned("Photos.create", "{'file':{'$binary':{'base64':'iVBORw0KGgo='}}}");
+    String key = "{'Id':" + json(made.get("Id"));
+    yard.returned("Photos.change", key + ",'Photo':{'Shows':'A rope'}}");
+    assertThat(json(yard.returned("Photos.read", key + "}"))).contains("'Shows':'A rope'");
+    assertThat(json(yard.returned("Photos.file", key + "}"))).contains("iVBORw0KGgo=");
+    yard.returned("Photos.replaceFile", key + ",'file':{'$binary':{'base64':'AAEC'}}}");
+    assertThat(json(yard.returned("Photos.file", key + "}"))).contains("AAEC");
+  }
+
+  @Test
+  void yardKeepsThePlansOfLots() {
+    String lot = "{'Row':'A','Bay':2";
+    yard.returned("Lots.replacePlan", lot + ",'file':{'$binary':{'base64':'AAEC'}}}");
+    assertThat(json(yard.returned("Lots.Plan", lot + "}"))).contains("AAEC");
+    assertThat(json(yard.returned("Lots.read", lot + "}"))).contains("'Holds':'gravel'");
+  }
+
   /** A service that nobody describes, from one request that works and its answer. */
   @Test
   void theRosterIsAskedAfterASample() {

@@ -66,7 +66,7 @@ class YardConfiguration {
             ServiceMetadata metadata =
                 odata.createServiceMetadata(edm, List.of(), (ServiceMetadataETagSupport) null);
             ODataHttpHandler handler = odata.createHandler(metadata);
-            handler.register(new YardProcessor(data, switches));
+            handler.register(new YardFilesProcessor(data, switches));
             handler.register(new Guarded());
             handler.process(request, response);
           }

@@ -25,7 +25,14 @@ final class YardData {
   /** Which crane does a job. */
   private final Map<String, Integer> craneOf = new ConcurrentHashMap<>();
 
-  private int lastCrane;
+  /** The files of lots and photos, by the id of their owner and their name. */
+  private final Map<String, StoredFile> files = new ConcurrentHashMap<>();
+
+  /** How many were deleted, so that no number is given twice. */
+  private int gone;
+
+  /** A file as it was sent. */
+  record StoredFile(byte[] bytes, String mediaType) {}
 
   YardData() {
     String[] names = {
@@ -109,16 +116,46 @@ final class YardData {
   }
 
   synchronized Entity create(String set, Entity entity) {
-    if (set.equals("Cranes")) {
-      lastCrane++;
-      entity.getProperties().removeIf(property -> property.getName().equals("Id"));
-      entity.getProperties().add(0, new Property(null, "Id", ValueType.PRIMITIVE, lastCrane));
-      entity.setETag("W/\"1\"");
-      add(set, entity, "Cranes(" + lastCrane + ")");
-    } else {
-      add(set, entity, set + "/" + all(set).size());
+    switch (set) {
+      case "Cranes" -> {
+        entity.setETag("W/\"1\"");
+        numbered(set, entity);
+      }
+      case "Photos" -> numbered(set, entity);
+      case "Jobs" -> add(set, entity, "Jobs('" + entity.getProperty("Code").getValue() + "')");
+      default -> add(set, entity, set + "/" + all(set).size());
     }
     return entity;
+  }
+
+  private void numbered(String set, Entity entity) {
+    int id = all(set).size() + 1 + gone;
+    entity.getProperties().removeIf(property -> property.getName().equals("Id"));
+    entity.getProperties().add(0, new Property(null, "Id", ValueType.PRIMITIVE, id));
+    add(set, entity, set + "(" + id + ")");
+  }
+
+  /** The entity that an address ends in; null if there is none. */
+  synchronized Entity named(String address) {
+    return sets.values().stream()
+        .flatMap(List::stream)
+        .filter(entity -> address.endsWith(entity.getId().toString()))
+        .findFirst()
+        .orElse(null);
+  }
+
+  synchronized void give(Entity crane, Entity job) {
+    craneOf.put(
+        (String) job.getProperty("Code").getValue(), (Integer) crane.getProperty("Id").getValue());
+  }
+
+  void keep(Entity owner, String name, StoredFile file) {
+    files.put(owner.getId() + "/" + name, file);
+  }
+
+  /** Null if there is none. */
+  StoredFile file(Entity owner, String name) {
+    return files.get(owner.getId() + "/" + name);
   }
 
   synchronized void change(Entity entity, Entity changes) {
@@ -138,6 +175,7 @@ final class YardData {
 
   synchronized void delete(String set, Entity entity) {
     sets.get(set).remove(entity);
+    gone++;
   }
 
   synchronized List<Entity> jobsOf(Entity crane) {

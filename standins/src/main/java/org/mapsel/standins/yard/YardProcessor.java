@@ -40,13 +40,13 @@ import org.apache.olingo.server.api.uri.queryoption.expression.ExpressionVisitEx
 import org.apache.olingo.server.api.uri.queryoption.expression.Member;
 import org.mapsel.standins.Switches;
 
-/** Answers for the sets of Yard. */
-final class YardProcessor implements EntityCollectionProcessor, EntityProcessor {
+/** Answers for the entities of Yard. */
+class YardProcessor implements EntityCollectionProcessor, EntityProcessor {
 
   /** So many entities come at a time. */
   private static final int PAGE = 5;
 
-  private final YardData data;
+  final YardData data;
   private final Switches switches;
   private OData odata;
   private ServiceMetadata metadata;
@@ -63,14 +63,14 @@ final class YardProcessor implements EntityCollectionProcessor, EntityProcessor 
   }
 
   /** What a path leads to: the set it ends in, and the entity that it goes through. */
-  private record Target(EdmEntitySet set, Entity entity, boolean navigates) {
+  record Target(EdmEntitySet set, Entity entity, boolean navigates) {
 
     EdmEntityType type() {
       return set.getEntityType();
     }
   }
 
-  private Target target(UriInfo uri) throws ODataApplicationException {
+  Target target(UriInfo uri) throws ODataApplicationException {
     if (switches.is(Switches.Mode.FAULT)) {
       throw problem(HttpStatusCode.CONFLICT, "The yard is closed for the night.");
     }
@@ -81,12 +81,11 @@ final class YardProcessor implements EntityCollectionProcessor, EntityProcessor 
         first.getKeyPredicates().isEmpty()
             ? null
             : existing(set.getName(), first.getKeyPredicates());
-    if (parts.size() == 1) {
-      return new Target(set, entity, false);
+    if (parts.size() > 1 && parts.get(1) instanceof UriResourceNavigation way) {
+      String name = way.getProperty().getName();
+      return new Target((EdmEntitySet) set.getRelatedBindingTarget(name), entity, true);
     }
-    String way = ((UriResourceNavigation) parts.get(1)).getProperty().getName();
-    EdmEntitySet there = (EdmEntitySet) set.getRelatedBindingTarget(way);
-    return new Target(there, entity, true);
+    return new Target(set, entity, false);
   }
 
   private Entity existing(String set, List<UriParameter> keys) throws ODataApplicationException {
@@ -101,7 +100,7 @@ final class YardProcessor implements EntityCollectionProcessor, EntityProcessor 
     return found;
   }
 
-  private static ODataApplicationException problem(HttpStatusCode status, String message) {
+  static ODataApplicationException problem(HttpStatusCode status, String message) {
     return new ODataApplicationException(message, status.getStatusCode(), Locale.ROOT);
   }
 
@@ -262,7 +261,49 @@ final class YardProcessor implements EntityCollectionProcessor, EntityProcessor 
       ContentType wanted)
       throws ODataApplicationException, ODataLibraryException {
     Target target = target(uri);
-    Entity entity = data.create(target.set.getName(), body(request, target, sent));
+    Entity entity = body(request, target, sent);
+    List<Link> brought = new ArrayList<>(entity.getNavigationLinks());
+    List<Link> named = new ArrayList<>(entity.getNavigationBindings());
+    data.create(target.set.getName(), entity);
+    related(entity, brought, named);
+    created(request, response, uri, target, entity, wanted);
+  }
+
+  /** Keeps what was brought along, and leads to what was named. */
+  private void related(Entity entity, List<Link> brought, List<Link> named)
+      throws ODataApplicationException {
+    entity.getNavigationLinks().clear();
+    entity.getNavigationBindings().clear();
+    for (Link link : brought) {
+      if (link.getInlineEntity() != null) {
+        throw problem(HttpStatusCode.NOT_IMPLEMENTED, "Jobs come with their crane alone.");
+      }
+      for (Entity job : link.getInlineEntitySet().getEntities()) {
+        data.give(entity, data.create("Jobs", job));
+      }
+    }
+    for (Link link : named) {
+      List<String> there =
+          link.getBindingLink() == null ? link.getBindingLinks() : List.of(link.getBindingLink());
+      for (String address : there) {
+        Entity other = data.named(address);
+        if (other == null) {
+          throw problem(HttpStatusCode.NOT_FOUND, "There is nothing at " + address);
+        }
+        boolean isJob = other.getProperty("Code") != null;
+        data.give(isJob ? entity : other, isJob ? other : entity);
+      }
+    }
+  }
+
+  void created(
+      ODataRequest request,
+      ODataResponse response,
+      UriInfo uri,
+      Target target,
+      Entity entity,
+      ContentType wanted)
+      throws ODataLibraryException {
     for (String name : target.type().getPropertyNames()) {
       if (entity.getProperty(name) == null) {
         entity.addProperty(new Property(null, name, ValueType.PRIMITIVE, null));
