@@ -64,6 +64,10 @@ class ServicesTest {
     return ((ListValue) record.get(field)).items();
   }
 
+  private static RecordValue returned(CallResult result) {
+    return ((Answer.Returned) result.answer().orElseThrow()).value();
+  }
+
   private static Answer.Failed failed(CallResult result) {
     return (Answer.Failed) result.answer().orElseThrow();
   }
@@ -194,6 +198,34 @@ class ServicesTest {
             + "Cranes(%s)'}}".formatted(json(made.get("Id"))));
     assertThat(rows(yard.returned("Cranes.Jobs", key + "}"), "rows")).hasSize(3);
     yard.returned("Cranes.delete", key + ",'ifMatch':'*'}");
+  }
+
+  @Test
+  void yardAnswersSeveralQuestionsInOneMessage() {
+    List<CallResult> results =
+        yard.callAll(
+            "Cranes.list",
+            "{'select':['Name'],'filter':[{'field':'Name','comparison':'starts with','value':'T'}]}",
+            "Cranes.read",
+            "{'Id':99}",
+            "Jobs.list",
+            "{'top':7}");
+
+    assertThat(results.get(0).findings()).extracting(Finding::code).contains("CALL_TOGETHER");
+    assertThat(json(returned(results.get(0)))).contains("'Name':'Tern'");
+    assertThat(failed(results.get(1)).reason()).startsWith("There is nothing in Cranes");
+    // The yard gives five at a time, and what follows is asked for as ever.
+    assertThat(rows(returned(results.get(2)), "rows")).hasSize(7);
+  }
+
+  @Test
+  void aServiceWithoutBatchesIsAskedOneByOne() {
+    List<CallResult> results =
+        new Client(standIns + "/yard2/$metadata")
+            .callAll("Cranes.list", "{'top':1}", "Lots.list", "{'top':2}");
+
+    assertThat(results).allSatisfy(one -> assertThat(returned(one).get("rows")).isNotNull());
+    assertThat(results.get(0).findings()).extracting(Finding::code).contains("CALL_BATCH_REFUSED");
   }
 
   @Test

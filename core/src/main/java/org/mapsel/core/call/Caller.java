@@ -1,18 +1,15 @@
 package org.mapsel.core.call;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 import java.util.function.Supplier;
-import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
-import org.mapsel.core.message.AnswerPart;
 import org.mapsel.core.message.Codec;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
@@ -33,16 +30,18 @@ public final class Caller {
 
   private final Exchanger exchanger;
   private final AccessTokens tokens;
+  private final Batches batches;
   private final Supplier<Stamp> stamps;
 
   public Caller(Exchanger exchanger, Supplier<Stamp> stamps) {
     this.exchanger = exchanger;
     this.tokens = new AccessTokens(exchanger, () -> stamps.get().now());
+    this.batches = new Batches(exchanger);
     this.stamps = stamps;
   }
 
   /** The codec of each family of protocols; a new family is a new line here. */
-  private static Codec codec(OperationWire wire) {
+  static Codec codec(OperationWire wire) {
     return switch (wire) {
       case OperationWire.Soap soap -> new SoapCodec();
       case OperationWire.Http http -> new HttpBindingCodec();
@@ -86,81 +85,30 @@ public final class Caller {
     return codec(wire).read(service, operation, wire, response, wanted);
   }
 
-  /**
-   * Runs one call from end to end. What is kept of it has every secret hidden.
-   *
-   * @param wanted the returned fields to keep; none keeps everything
-   */
-  public CallResult call(
-      Service service,
-      Operation operation,
-      EndpointId endpoint,
-      RecordValue parameters,
-      Access access,
-      Set<FieldPath> wanted) {
-    Stamp stamp = stamps.get();
-    RecordValue asked =
-        operation
-            .wire(endpoint)
-            .map(wire -> codec(wire).narrowed(service, operation, parameters, wanted))
-            .orElse(parameters);
-    Function<Access, Outcome<Request>> as =
-        caller -> request(service, operation, endpoint, asked, caller, stamp);
-    Outcome<Request> shown = as.apply(access.hidden());
-    if (shown.value().isEmpty()) {
-      return CallResult.notSent(shown.findings());
-    }
-    if (shown.get().address().isEmpty()) {
-      return CallResult.notSent(
-          List.of(Finding.error("MESSAGE_ADDRESS_MISSING", "endpoint", endpoint.text())));
-    }
-    Outcome<Access> granted = tokens.granted(access);
-    if (granted.value().isEmpty()) {
-      return CallResult.notSent(granted.findings());
-    }
-    Access used = granted.get();
-    Exchange sent = CsrfToken.send(exchanger, as.apply(used).get(), used);
-    if (used != access && isRefused(sent)) {
-      used = tokens.renewed(access).value().orElse(used);
-      sent = CsrfToken.send(exchanger, as.apply(used).get(), used);
-    }
-    Exchange exchange = access.hasSecrets() ? sent.with(shown.get()) : sent;
-    List<Finding> findings = new ArrayList<>(shown.findings());
-    exchange.failure().ifPresent(findings::add);
-    Optional<Answer> answer =
-        exchange
-            .response()
-            .flatMap(
-                response -> {
-                  Outcome<Answer> read =
-                      answer(
-                          service,
-                          operation,
-                          operation.wire(endpoint).orElseThrow(),
-                          response,
-                          wanted);
-                  findings.addAll(read.findings());
-                  return read.value();
-                });
-    if (answer.orElse(null) instanceof Answer.Returned first) {
-      AnswerPart part =
-          new AnswerPart(
-              service,
-              operation,
-              operation.wire(endpoint).orElseThrow(),
-              1,
-              sent.request(),
-              exchange.response().orElseThrow(),
-              first.value(),
-              first.value());
-      RecordValue whole =
-          new ListParts(exchanger, used, wanted, findings).all(codec(part.wire()), part);
-      answer = Optional.of(new Answer.Returned(whole));
-    }
-    return new CallResult(Optional.of(exchange), answer, findings);
+  /** Runs one call from end to end. What is kept of it has every secret hidden. */
+  public CallResult call(Question question) {
+    OneCall call = new OneCall(question, stamps.get(), exchanger, tokens);
+    return call.cannotBeSent().orElseGet(call::run);
   }
 
-  private static boolean isRefused(Exchange sent) {
-    return sent.response().filter(response -> response.status() == 401).isPresent();
+  /**
+   * Runs several calls; those that a service takes in one message go in one.
+   *
+   * @return what became of each, in their order
+   */
+  public List<CallResult> callAll(List<Question> questions) {
+    Stamp stamp = stamps.get();
+    List<OneCall> calls =
+        questions.stream()
+            .map(question -> new OneCall(question, stamp, exchanger, tokens))
+            .toList();
+    Map<OneCall, CallResult> together = batches.run(calls);
+    return calls.stream()
+        .map(
+            call ->
+                together.containsKey(call)
+                    ? together.get(call)
+                    : call.cannotBeSent().orElseGet(call::run))
+        .toList();
   }
 }

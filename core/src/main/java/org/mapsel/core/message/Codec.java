@@ -48,6 +48,11 @@ public interface Codec {
     return values;
   }
 
+  /** How such a request goes together with others; nothing where each goes by itself. */
+  default Optional<Batch> batch(Service service, OperationWire wire) {
+    return Optional.empty();
+  }
+
   /**
    * Where more of a list is; nothing if this was all, or if the protocol knows no such thing.
    *

@@ -61,12 +61,13 @@ class ListPartsTest {
             },
             () -> new Stamp(Instant.EPOCH, "1", new byte[] {1}))
         .call(
-            SERVICE,
-            operation,
-            operation.wires().get(0).endpoint(),
-            RecordValue.of(values),
-            access,
-            Set.of(wanted));
+            new Question(
+                SERVICE,
+                operation,
+                operation.wires().get(0).endpoint(),
+                RecordValue.of(values),
+                access,
+                Set.of(wanted)));
   }
 
   private static String value(CallResult result) {

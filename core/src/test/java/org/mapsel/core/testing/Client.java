@@ -9,12 +9,14 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import org.mapsel.core.call.CallResult;
 import org.mapsel.core.call.Caller;
+import org.mapsel.core.call.Question;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.finding.FindingText;
@@ -97,17 +99,28 @@ public final class Client {
 
   /** Calls an operation at its first endpoint. */
   public CallResult call(String operationId, String values) {
-    Operation operation = service.getOperation(new OperationId(operationId));
+    return caller().call(question(operationId, values));
+  }
+
+  private static Caller caller() {
     return new Caller(
-            (request, none) -> exchange(request),
-            () -> new Stamp(Instant.now(), UUID.randomUUID().toString(), new byte[] {1, 2, 3, 4}))
-        .call(
-            service,
-            operation,
-            operation.wires().get(0).endpoint(),
-            json(values),
-            access,
-            Set.of());
+        (request, none) -> exchange(request),
+        () -> new Stamp(Instant.now(), UUID.randomUUID().toString(), new byte[] {1, 2, 3, 4}));
+  }
+
+  private Question question(String operationId, String values) {
+    Operation operation = service.getOperation(new OperationId(operationId));
+    return new Question(
+        service, operation, operation.wires().get(0).endpoint(), json(values), access, Set.of());
+  }
+
+  /** Calls several operations at once: id and values in turn. */
+  public List<CallResult> callAll(String... operationsAndValues) {
+    List<Question> questions = new ArrayList<>();
+    for (int i = 0; i < operationsAndValues.length; i += 2) {
+      questions.add(question(operationsAndValues[i], operationsAndValues[i + 1]));
+    }
+    return caller().callAll(questions);
   }
 
   /** What came back; anything but an answer without any finding is a failure of the test. */

@@ -100,11 +100,7 @@ class Runs {
     while (!events.isEmpty()) {
       PageRunner.Outcome outcome = runner.step(state, events.poll());
       state = outcome.state();
-      for (PageEffect effect : outcome.effects()) {
-        switch (effect) {
-          case PageEffect.RunCall call -> events.add(call(app, page, call, request.keep(), trace));
-        }
-      }
+      events.addAll(done(app, page, outcome.effects(), request.keep(), trace));
     }
     return new RunView(
         json(state.contents()),
@@ -114,40 +110,66 @@ class Runs {
         trace);
   }
 
-  private PageEvent call(
-      App app, Page page, PageEffect.RunCall effect, boolean keep, List<TracedCall> trace) {
-    Call call = page.call(effect.call()).orElseThrow();
-    Service service = service(app, call);
-    Operation operation = operation(service, call);
-    Recorder.Recorded recorded =
-        recorder.call(
-            call.service(),
-            service,
-            operation,
-            call.endpoint(),
-            effect.parameters(),
-            keep ? Set.of() : MappingOut.wanted(call.comesBack()));
-    if (keep && recorded.sent().isPresent()) {
-      recorder.keepLast(call.service(), operation, ValueJson.write(effect.parameters()), recorded);
+  /** Does what a page wants done outside, calls at once where they are wanted at once. */
+  private List<PageEvent> done(
+      App app, Page page, List<PageEffect> effects, boolean keep, List<TracedCall> trace) {
+    List<PageEffect.RunCall> calls = new ArrayList<>();
+    List<Recorder.Wanted> wanted = new ArrayList<>();
+    for (PageEffect effect : effects) {
+      switch (effect) {
+        case PageEffect.RunCall run -> {
+          calls.add(run);
+          wanted.add(wanted(app, page.call(run.call()).orElseThrow(), run, keep));
+        }
+      }
     }
-    PageEvent event =
-        recorded
-            .result()
-            .answer()
-            .<PageEvent>map(
-                answer ->
-                    switch (answer) {
-                      case Answer.Returned returned ->
-                          new PageEvent.Answered(effect, returned.value());
-                      case Answer.Failed failed ->
-                          new PageEvent.CallFailed(effect, failed.reason());
-                    })
-            .orElseGet(
-                () -> new PageEvent.CallFailed(effect, reason(recorded.result().findings())));
-    trace.add(
-        traced(
-            call, operation, effect.parameters(), event instanceof PageEvent.CallFailed, recorded));
-    return event;
+    List<Recorder.Recorded> recorded = recorder.callAll(wanted);
+    List<PageEvent> events = new ArrayList<>();
+    for (int i = 0; i < calls.size(); i++) {
+      PageEffect.RunCall run = calls.get(i);
+      Recorder.Recorded one = recorded.get(i);
+      if (keep && one.sent().isPresent()) {
+        recorder.keepLast(
+            wanted.get(i).serviceId(),
+            wanted.get(i).operation(),
+            ValueJson.write(run.parameters()),
+            one);
+      }
+      PageEvent event = event(run, one);
+      events.add(event);
+      trace.add(
+          traced(
+              page.call(run.call()).orElseThrow(),
+              wanted.get(i).operation(),
+              run.parameters(),
+              event instanceof PageEvent.CallFailed,
+              one));
+    }
+    return events;
+  }
+
+  private Recorder.Wanted wanted(App app, Call call, PageEffect.RunCall run, boolean keep) {
+    Service service = service(app, call);
+    return new Recorder.Wanted(
+        call.service(),
+        service,
+        operation(service, call),
+        call.endpoint(),
+        run.parameters(),
+        keep ? Set.of() : MappingOut.wanted(call.comesBack()));
+  }
+
+  private static PageEvent event(PageEffect.RunCall run, Recorder.Recorded recorded) {
+    return recorded
+        .result()
+        .answer()
+        .<PageEvent>map(
+            answer ->
+                switch (answer) {
+                  case Answer.Returned returned -> new PageEvent.Answered(run, returned.value());
+                  case Answer.Failed failed -> new PageEvent.CallFailed(run, failed.reason());
+                })
+        .orElseGet(() -> new PageEvent.CallFailed(run, reason(recorded.result().findings())));
   }
 
   private static String reason(List<Finding> findings) {

@@ -2,11 +2,14 @@ package org.mapsel.server.samples;
 
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.call.CallResult;
 import org.mapsel.core.call.Caller;
+import org.mapsel.core.call.Question;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.json.ValueJson;
@@ -68,24 +71,49 @@ public class Recorder {
     this.caller = new Caller(http, stamps);
   }
 
-  /** Calls an operation; the exchange is kept before this returns. */
-  public Recorded call(
+  /** What is to be called for a service of the workspace. */
+  public record Wanted(
       String serviceId,
       Service service,
       Operation operation,
       EndpointId endpoint,
       RecordValue parameters,
-      Set<FieldPath> wanted) {
-    CallResult result =
-        caller.call(
-            service, operation, endpoint, parameters, accesses.of(serviceId, endpoint), wanted);
-    Optional<Sent> sent =
+      Set<FieldPath> fields) {}
+
+  /** Calls an operation; the exchange is kept before this returns. */
+  public Recorded call(Wanted wanted) {
+    return recorded(wanted, caller.call(question(wanted)));
+  }
+
+  /** Calls several operations, in one message where a service takes them so; keeps each. */
+  public List<Recorded> callAll(List<Wanted> wanted) {
+    List<CallResult> results = caller.callAll(wanted.stream().map(this::question).toList());
+    List<Recorded> recorded = new ArrayList<>();
+    for (int i = 0; i < results.size(); i++) {
+      recorded.add(recorded(wanted.get(i), results.get(i)));
+    }
+    return recorded;
+  }
+
+  private Question question(Wanted wanted) {
+    return new Question(
+        wanted.service(),
+        wanted.operation(),
+        wanted.endpoint(),
+        wanted.parameters(),
+        accesses.of(wanted.serviceId(), wanted.endpoint()),
+        wanted.fields());
+  }
+
+  private Recorded recorded(Wanted wanted, CallResult result) {
+    String operation = wanted.operation().id().text();
+    return new Recorded(
+        result,
         result
             .exchange()
             .map(
                 exchange ->
-                    sent(exchanges.add(serviceId, operation.id().text(), exchange), exchange));
-    return new Recorded(result, sent);
+                    sent(exchanges.add(wanted.serviceId(), operation, exchange), exchange)));
   }
 
   private static Sent sent(String id, Exchange exchange) {

@@ -100,12 +100,13 @@ class Operations {
     Operation operation = operation(service, operationId);
     Recorder.Recorded recorded =
         recorder.call(
-            serviceId,
-            service,
-            operation,
-            request.endpoint(),
-            ValueJson.readRecord(request.parameters()),
-            Set.of());
+            new Recorder.Wanted(
+                serviceId,
+                service,
+                operation,
+                request.endpoint(),
+                ValueJson.readRecord(request.parameters()),
+                Set.of()));
     if (recorded.sent().isPresent()) {
       recorder.keepLast(serviceId, operation, request.parameters(), recorded);
     }

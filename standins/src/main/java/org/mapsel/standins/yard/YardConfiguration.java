@@ -67,6 +67,7 @@ class YardConfiguration {
                 odata.createServiceMetadata(edm, List.of(), (ServiceMetadataETagSupport) null);
             ODataHttpHandler handler = odata.createHandler(metadata);
             handler.register(new YardFilesProcessor(data, switches));
+            handler.register(new YardBatchProcessor());
             handler.register(new Guarded());
             handler.process(request, response);
           }

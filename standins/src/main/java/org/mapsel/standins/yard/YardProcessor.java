@@ -122,15 +122,18 @@ class YardProcessor implements EntityCollectionProcessor, EntityProcessor {
     if (uri.getCountOption() != null && uri.getCountOption().getValue()) {
       answer.setCount(rows.size());
     }
-    int from = uri.getSkipOption() == null ? 0 : uri.getSkipOption().getValue();
-    if (uri.getSkipTokenOption() != null) {
-      from = Integer.parseInt(uri.getSkipTokenOption().getValue());
-    }
-    int wanted = uri.getTopOption() == null ? rows.size() : uri.getTopOption().getValue();
-    int to = Math.min(rows.size(), from + Math.min(wanted, PAGE));
-    from = Math.min(from, rows.size());
-    answer.getEntities().addAll(rows.subList(from, Math.max(from, to)));
-    if (to < rows.size() && wanted > PAGE) {
+    int skipped = uri.getSkipOption() == null ? 0 : uri.getSkipOption().getValue();
+    int end =
+        uri.getTopOption() == null
+            ? rows.size()
+            : Math.min(rows.size(), skipped + uri.getTopOption().getValue());
+    int from =
+        uri.getSkipTokenOption() == null
+            ? Math.min(skipped, rows.size())
+            : Integer.parseInt(uri.getSkipTokenOption().getValue());
+    int to = Math.max(from, Math.min(end, from + PAGE));
+    answer.getEntities().addAll(rows.subList(from, to));
+    if (to < end) {
       String plain = request.getRawRequestUri().replaceAll("[?&]\\$skiptoken=\\d+", "");
       answer.setNext(URI.create(plain + (plain.contains("?") ? "&" : "?") + "$skiptoken=" + to));
     }

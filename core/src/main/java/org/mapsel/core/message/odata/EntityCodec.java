@@ -13,6 +13,7 @@ import org.mapsel.core.message.Access;
 import org.mapsel.core.message.AccessHeaders;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.AnswerPart;
+import org.mapsel.core.message.Batch;
 import org.mapsel.core.message.Codec;
 import org.mapsel.core.message.Header;
 import org.mapsel.core.message.ParameterCheck;
@@ -65,23 +66,26 @@ public final class EntityCodec implements Codec {
     if (body.length > 0) {
       headers.add(building.contentType);
     }
-    headers.addAll(versionHeaders(entities));
+    headers.add(accepted(entities));
+    headers.addAll(versions(entities.old()));
     headers.addAll(building.headers);
     headers.addAll(AccessHeaders.of(access));
     if (findings.hasErrors()) {
       return Outcome.failed(findings.toList());
     }
-    String root =
-        service
-            .findEndpoint(wire.endpoint())
-            .map(Endpoint::address)
-            .orElse("")
-            .replaceFirst("/$", "");
     String query = String.join("&", building.query);
-    String address = root + building.path + (query.isEmpty() ? "" : "?" + query);
+    String address = root(service, wire) + building.path + (query.isEmpty() ? "" : "?" + query);
     return Outcome.of(
         new Request(entities.method(), AccessHeaders.address(address, access), headers, body),
         findings.toList());
+  }
+
+  private static String root(Service service, OperationWire wire) {
+    return service
+        .findEndpoint(wire.endpoint())
+        .map(Endpoint::address)
+        .orElse("")
+        .replaceFirst("/$", "");
   }
 
   private static Header accepted(OperationWire.Entities wire) {
@@ -94,14 +98,12 @@ public final class EntityCodec implements Codec {
             "Accept", "application/json;odata.metadata=minimal", "the answer is wanted as JSON");
   }
 
-  private static List<Header> versionHeaders(OperationWire.Entities wire) {
-    return wire.old()
+  static List<Header> versions(boolean old) {
+    return old
         ? List.of(
-            accepted(wire),
             new Header("DataServiceVersion", "2.0", "the version of the request"),
             new Header("MaxDataServiceVersion", "2.0", "the newest version that is read"))
         : List.of(
-            accepted(wire),
             new Header("OData-Version", "4.0", "the version of the request"),
             new Header("OData-MaxVersion", "4.0", "the newest version that is read"));
   }
@@ -211,6 +213,16 @@ public final class EntityCodec implements Codec {
 
   static JsonDialect dialect(OperationWire.Entities wire) {
     return wire.old() ? JsonDialect.ODATA_2 : JsonDialect.PLAIN;
+  }
+
+  @Override
+  public Optional<Batch> batch(Service service, OperationWire wire) {
+    OperationWire.Entities entities = (OperationWire.Entities) wire;
+    boolean asks =
+        entities.method().equals("GET") && entities.result() != OperationWire.Entities.Result.FILE;
+    return asks
+        ? Optional.of(new EntityBatch(root(service, wire), entities.old()))
+        : Optional.empty();
   }
 
   @Override

@@ -13,6 +13,7 @@ import org.mapsel.core.finding.Findings;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.AnswerStart;
+import org.mapsel.core.message.MimePart;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.Name;
@@ -50,7 +51,7 @@ final class EnvelopeReader {
           ? Outcome.of(new Answer.Returned(RecordValue.empty()))
           : Outcome.failed(AnswerStart.empty(response));
     }
-    if (Multipart.is(response)) {
+    if (MimePart.isIn(response)) {
       Outcome<Multipart> parts = Multipart.read(response);
       if (parts.value().isEmpty()) {
         return Outcome.failed(parts.findings());

@@ -14,6 +14,7 @@ import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.call.CallResult;
 import org.mapsel.core.call.Caller;
+import org.mapsel.core.call.Question;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
@@ -253,12 +254,13 @@ class EntityMessagesTest {
                 },
                 () -> Requests.STAMP)
             .call(
-                YARD,
-                stop,
-                stop.wires().get(0).endpoint(),
-                Client.json("{'Id':1,'reason':'wind'}"),
-                Access.NONE,
-                Set.of());
+                new Question(
+                    YARD,
+                    stop,
+                    stop.wires().get(0).endpoint(),
+                    Client.json("{'Id':1,'reason':'wind'}"),
+                    Access.NONE,
+                    Set.of()));
     assertThat(result.answer().orElseThrow()).isInstanceOf(Answer.Returned.class);
     assertThat(sent).extracting(Request::method).containsExactly("POST", "GET", "POST");
     assertThat(sent.get(2).headers())
