@@ -34,6 +34,7 @@ export type Mapping = Schemas['Mapping'];
 export type Source = NonNullable<Schemas['FillParameter']['source']>;
 export type Reaction = Schemas['Reaction'];
 export type Run = Schemas['RunView'];
+export type Happening = Schemas['RunRequest']['event'];
 export type TracedCall = Schemas['TracedCall'];
 export type Preview = Schemas['PreviewView'];
 

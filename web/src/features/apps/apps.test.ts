@@ -59,7 +59,9 @@ const page: Page = {
     },
   ],
   calls: [call],
-  reactions: [],
+  reactions: [
+    { when: { kind: 'pressed', button: 'find' }, steps: [{ kind: 'call', call: call.id }] },
+  ],
 };
 
 const row = (side: 'in' | 'out', ...path: string[]) => ({ side, field: { path } }) as FieldRow;
@@ -103,8 +105,10 @@ describe('a page that runs', () => {
   it('starts with what the form says and what was sent last', () => {
     const preview = { inputs: { day: '2031-05-14' }, contents: {}, origins: {} };
     expect(opened(page, preview).inputs).toEqual({ all: 'true', day: '2031-05-14' });
-    expect(missing(page, opened(page, undefined).inputs)).toEqual(['Day']);
-    expect(missing(page, opened(page, preview).inputs)).toEqual([]);
+    expect(missing(page, 'find', opened(page, undefined).inputs)).toEqual(['Day']);
+    expect(missing(page, 'find', opened(page, preview).inputs)).toEqual([]);
+    // What another button needs is of no concern to this one.
+    expect(missing(page, 'other', opened(page, undefined).inputs)).toEqual([]);
   });
 
   it('keeps what it shows when a later call fails', () => {

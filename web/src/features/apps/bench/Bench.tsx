@@ -68,7 +68,7 @@ export function Bench({ view, page, preview, operations }: Props) {
       setRunning(on);
     },
     tools: <PageMenu view={view} page={page} onEdit={edits.edit} />,
-    below: <Reactions page={page} operations={operations} />,
+    below: <Reactions page={page} operations={operations} onEdit={edits.edit} />,
   };
   if (running) {
     return (

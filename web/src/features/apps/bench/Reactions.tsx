@@ -1,11 +1,19 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import { Fragment } from 'react';
-import type { Operation, Page, Reaction } from '@/api/client';
+import type { AppEdit, Operation, Page, Reaction } from '@/api/client';
 import { operationName } from './model';
 
 interface Props {
   page: Page;
   operations: (Operation | undefined)[];
+  onEdit: (edit: AppEdit) => void;
+}
+
+/** The call that a reaction makes by itself on opening. */
+function callOnOpening({ when, steps }: Reaction) {
+  const first = when.kind === 'opened' ? steps[0] : undefined;
+  return first?.kind === 'call' ? first.call : undefined;
 }
 
 function trigger(page: Page, reaction: Reaction) {
@@ -19,8 +27,34 @@ function trigger(page: Page, reaction: Reaction) {
   );
 }
 
+function LeaveOut({
+  call,
+  onEdit,
+}: {
+  call: string | undefined;
+  onEdit: (call: string, made: boolean) => void;
+}) {
+  return (
+    call !== undefined && (
+      <Button
+        size="small"
+        sx={{ ml: 1, px: 0.5 }}
+        onClick={() => {
+          onEdit(call, false);
+        }}
+      >
+        No longer
+      </Button>
+    )
+  );
+}
+
 /** What happens when, as sentences. */
-export function Reactions({ page, operations }: Props) {
+export function Reactions({ page, operations, onEdit }: Props) {
+  const onOpening = new Set(page.reactions.map(callOnOpening));
+  const edit = (call: string, made: boolean) => {
+    onEdit({ kind: 'callOnOpening', page: page.id, call, made });
+  };
   return (
     <Box component="section" aria-label="Reactions" sx={{ mt: 2, color: 'text.secondary' }}>
       {page.reactions.map((reaction, index) => (
@@ -52,8 +86,23 @@ export function Reactions({ page, operations }: Props) {
             );
           })}
           . If it fails → say what the service said.
+          <LeaveOut call={callOnOpening(reaction)} onEdit={edit} />
         </Box>
       ))}
+      {page.calls
+        .filter((call) => !onOpening.has(call.id))
+        .map((call) => (
+          <Button
+            key={call.id}
+            size="small"
+            sx={{ mr: 1, px: 0.5 }}
+            onClick={() => {
+              edit(call.id, true);
+            }}
+          >
+            Call {operationName(operations, call)} when the page is opened
+          </Button>
+        ))}
     </Box>
   );
 }

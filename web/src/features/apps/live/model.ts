@@ -61,12 +61,33 @@ export function changeLive(state: LiveState, action: LiveAction): LiveState {
   }
 }
 
-/** Required inputs that have nothing in them yet. */
-export function missing(page: Page, inputs: Record<string, Json>): string[] {
+/** The inputs that fill the calls a button makes. */
+function neededFor(page: Page, button: string): Set<string> {
+  const calls = new Set(
+    page.reactions
+      .filter(({ when }) => when.kind === 'pressed' && when.button === button)
+      .flatMap(({ steps }) => steps.flatMap((step) => (step.kind === 'call' ? [step.call] : []))),
+  );
+  return new Set(
+    page.calls
+      .filter((call) => calls.has(call.id))
+      .flatMap((call) =>
+        call.goesIn.flatMap(({ source }) => (source.kind === 'entered' ? [source.input] : [])),
+      ),
+  );
+}
+
+/** Required inputs that a button needs and that have nothing in them yet. */
+export function missing(page: Page, button: string, inputs: Record<string, Json>): string[] {
+  const needed = neededFor(page, button);
   return page.parts
     .flatMap((part) => (part.kind === 'form' ? part.inputs : []))
     .filter(
-      (input) => input.required && input.kind !== 'CHECKBOX' && (inputs[input.id] ?? '') === '',
+      (input) =>
+        needed.has(input.id) &&
+        input.required &&
+        input.kind !== 'CHECKBOX' &&
+        (inputs[input.id] ?? '') === '',
     )
     .map((input) => input.label);
 }

@@ -1,6 +1,15 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useReducer, useRef } from 'react';
-import { api, ApiProblem, type Json, type Page, type Preview, unwrap, wire } from '@/api/client';
+import { useEffect, useEffectEvent, useReducer, useRef } from 'react';
+import {
+  api,
+  ApiProblem,
+  type Happening,
+  type Json,
+  type Page,
+  type Preview,
+  unwrap,
+  wire,
+} from '@/api/client';
 import { servicesQuery } from '@/api/queries';
 import { changeLive, missing, opened } from './model';
 
@@ -9,8 +18,8 @@ export function useLive(app: string, page: Page, bench?: { preview: Preview }) {
   const queries = useQueryClient();
   const [state, dispatch] = useReducer(changeLive, undefined, () => opened(page, bench?.preview));
   const last = useRef(0);
-  const press = async (button: string) => {
-    const empty = missing(page, state.inputs);
+  const happen = async (event: Happening) => {
+    const empty = event.kind === 'pressed' ? missing(page, event.button, state.inputs) : [];
     if (empty.length > 0) {
       dispatch({ type: 'failed', words: `Please fill in: ${empty.join(', ')}.` });
       return;
@@ -25,7 +34,7 @@ export function useLive(app: string, page: Page, bench?: { preview: Preview }) {
             inputs: Object.fromEntries(
               Object.entries(state.inputs).map(([id, value]) => [id, wire(value)]),
             ),
-            event: { kind: 'pressed', button },
+            event,
             keep: bench !== undefined,
           },
         }),
@@ -42,11 +51,18 @@ export function useLive(app: string, page: Page, bench?: { preview: Preview }) {
       dispatch({ type: 'failed', words: `${error.message} ${error.advice}` });
     }
   };
+  // Opening happens once, whatever the form holds later.
+  const open = useEffectEvent(() => {
+    if (page.reactions.some(({ when }) => when.kind === 'opened')) void happen({ kind: 'opened' });
+  });
+  useEffect(() => {
+    open();
+  }, []);
   return {
     state,
     onInput: (id: string, value: Json) => {
       dispatch({ type: 'input', id, value });
     },
-    onPress: (button: string) => void press(button),
+    onPress: (button: string) => void happen({ kind: 'pressed', button }),
   };
 }

@@ -91,6 +91,36 @@ class ServiceKindsJourneyTest {
   }
 
   @Test
+  void aPageFillsItselfWhenItIsOpened(User user, StandIns standIns) {
+    take(user, standIns.yard(), "Take 26 operations");
+    user.follow("List Cranes").sees("Make a page from this");
+    String service = user.page.url().replaceFirst("/operations/.*", "");
+    user.press("Make a page from this");
+    user.press("Call List Cranes when the page is opened");
+    user.sees("When the page is opened");
+    String bench = user.page.url();
+    user.page.navigate(service);
+    user.follow("List Jobs");
+    user.page.getByLabel("on", exactly()).click();
+    user.role(AriaRole.OPTION, "List cranes").last().click();
+    user.press("Add this to the page");
+    user.press("Call List Jobs when the page is opened");
+
+    user.run(true);
+    user.sees("12 rows").sees("9 rows");
+    user.sees("2 questions went to").sees("in one message");
+
+    String finished = bench.replaceFirst("/apps/([^/]+)/pages/", "/open/$1/");
+    user.page.navigate(finished);
+    user.sees("12 rows").sees("9 rows").sees("Old Meg").sees("J-2041");
+    user.page.navigate(bench);
+    user.role(AriaRole.BUTTON, "No longer").first().click();
+    assertThat(user.role(AriaRole.BUTTON, "No longer")).hasCount(1);
+    user.page.navigate(finished);
+    user.sees("9 rows").doesNotSee("12 rows");
+  }
+
+  @Test
   void oneRequestThatWorksIsEnoughForAPage(User user, StandIns standIns) {
     user.type("Address or text of a description", standIns.rosterSample());
     user.sees("This is a sample request of curl.");

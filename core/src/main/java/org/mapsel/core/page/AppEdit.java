@@ -26,7 +26,8 @@ import org.mapsel.core.ref.PartId;
   @JsonSubTypes.Type(value = AppEdit.MoveItem.class, name = "moveItem"),
   @JsonSubTypes.Type(value = AppEdit.MovePart.class, name = "movePart"),
   @JsonSubTypes.Type(value = AppEdit.RemovePart.class, name = "removePart"),
-  @JsonSubTypes.Type(value = AppEdit.AddText.class, name = "addText")
+  @JsonSubTypes.Type(value = AppEdit.AddText.class, name = "addText"),
+  @JsonSubTypes.Type(value = AppEdit.CallOnOpening.class, name = "callOnOpening")
 })
 public sealed interface AppEdit {
 
@@ -98,6 +99,9 @@ public sealed interface AppEdit {
   /** Adds words at the top of the page. */
   record AddText(PageId page, String text) implements AppEdit {}
 
+  /** Makes a call also when the page is opened, or no longer. */
+  record CallOnOpening(PageId page, CallId call, boolean made) implements AppEdit {}
+
   /** What it does, for the list of revisions. */
   default String title() {
     return switch (this) {
@@ -113,6 +117,8 @@ public sealed interface AppEdit {
       case MovePart edit -> "Move a part";
       case RemovePart edit -> "Remove a part";
       case AddText edit -> "Add a text";
+      case CallOnOpening edit ->
+          edit.made() ? "Call when the page is opened" : "No longer call when the page is opened";
     };
   }
 }

@@ -78,6 +78,11 @@ public final class AppEditor {
       case AppEdit.RemovePart remove ->
           app.with(PartEdits.remove(page(app, remove.page()), remove.part()));
       case AppEdit.AddText add -> app.with(PartEdits.addText(page(app, add.page()), add.text()));
+      case AppEdit.CallOnOpening opening -> {
+        Page page = page(app, opening.page());
+        CallId call = call(page, opening.call()).id();
+        yield app.with(opening.made() ? page.callingOnOpening(call) : page.notOpeningWith(call));
+      }
     };
   }
 

@@ -55,4 +55,18 @@ public record Page(
         calls.stream().map(known -> known.id().equals(call.id()) ? call : known).toList(),
         reactions);
   }
+
+  /** The page making a call by itself when it is opened. */
+  Page callingOnOpening(CallId call) {
+    List<Reaction> changed = new ArrayList<>(notOpeningWith(call).reactions());
+    changed.add(Reaction.onOpening(call));
+    return new Page(id, name, parts, calls, changed);
+  }
+
+  /** The page without that. */
+  Page notOpeningWith(CallId call) {
+    List<Reaction> left = new ArrayList<>(reactions);
+    left.remove(Reaction.onOpening(call));
+    return new Page(id, name, parts, calls, left);
+  }
 }

@@ -2,9 +2,15 @@ package org.mapsel.core.page;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.MappingIn;
 import org.mapsel.core.mapping.MappingOut;
+import org.mapsel.core.mapping.Source;
 import org.mapsel.core.ref.CallId;
+import org.mapsel.core.ref.PartId;
+import org.mapsel.core.value.TextValue;
+import org.mapsel.core.value.Value;
 
 /** What an event does to a page. Pure: the same page, state and event always give the same. */
 public final class PageRunner {
@@ -52,11 +58,41 @@ public final class PageRunner {
     List<PageEffect> effects = new ArrayList<>();
     PageState after = state;
     for (int i = 0; i < page.reactions().size(); i++) {
-      if (page.reactions().get(i).when().equals(trigger)) {
+      Reaction reaction = page.reactions().get(i);
+      if (reaction.when().equals(trigger)
+          && (!(trigger instanceof Reaction.Trigger.Opened) || isReady(reaction, state))) {
         after = goOn(after, i, 0, effects);
       }
     }
     return new Outcome(after, effects);
+  }
+
+  /** Nobody has had a chance yet to fill in what a call needs; it waits until somebody asks. */
+  private boolean isReady(Reaction reaction, PageState state) {
+    return reaction.steps().stream()
+        .filter(Reaction.Step.MakeCall.class::isInstance)
+        .flatMap(step -> call(((Reaction.Step.MakeCall) step).call()).goesIn().stream())
+        .map(Mapping::source)
+        .filter(Source.Entered.class::isInstance)
+        .map(source -> ((Source.Entered) source).input())
+        .noneMatch(input -> isRequired(input) && isEmpty(state.inputs().get(input)));
+  }
+
+  private boolean isRequired(PartId input) {
+    return page.parts().stream()
+        .filter(Part.Form.class::isInstance)
+        .flatMap(form -> ((Part.Form) form).inputs().stream())
+        .anyMatch(
+            known ->
+                known.id().equals(input)
+                    && known.required()
+                    && known.kind() != Input.Kind.CHECKBOX);
+  }
+
+  private static boolean isEmpty(@Nullable Value value) {
+    return value == null
+        || value.isAbsent()
+        || value instanceof TextValue text && text.text().isEmpty();
   }
 
   /** Takes the steps of a reaction from one on, until the next call or the end. */

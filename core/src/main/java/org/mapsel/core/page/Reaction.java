@@ -13,6 +13,10 @@ public record Reaction(Trigger when, List<Step> steps) {
     steps = List.copyOf(steps);
   }
 
+  static Reaction onOpening(CallId call) {
+    return new Reaction(new Trigger.Opened(), List.of(new Step.MakeCall(call)));
+  }
+
   /** What happens. */
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   @JsonSubTypes({

@@ -93,6 +93,28 @@ class PagesTest {
   }
 
   @Test
+  void aCallIsMadeOnOpeningOnceItHasWhatItNeeds() {
+    Builder page =
+        new Builder()
+            .start("PlanJob")
+            .edit(new AppEdit.CallOnOpening(PAGE, CALL, true))
+            .edit(new AppEdit.CallOnOpening(PAGE, CALL, true));
+    PageState filled = PageState.empty();
+    for (Input input : ((Part.Form) page.page().parts().get(0)).inputs()) {
+      filled = input.required() ? filled.withInput(input.id(), new TextValue("1")) : filled;
+    }
+    PageRunner runner = new PageRunner(page.page());
+
+    assertThat(runner.step(PageState.empty(), new PageEvent.Opened()).effects()).isEmpty();
+    assertThat(runner.step(filled, new PageEvent.Opened()).effects()).hasSize(1);
+    page.edit(new AppEdit.CallOnOpening(PAGE, CALL, false));
+    assertThat(new PageRunner(page.page()).step(filled, new PageEvent.Opened()).effects())
+        .isEmpty();
+    assertThat(page.refused(new AppEdit.CallOnOpening(PAGE, new CallId("gone"), true)))
+        .containsExactly("APP_CALL_MISSING");
+  }
+
+  @Test
   void aPageStartsWithAFormAButtonAndTheRowsThatCarryTheMost() {
     Builder page = new Builder().start("FindJobs");
 
