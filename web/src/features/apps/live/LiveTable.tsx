@@ -28,6 +28,8 @@ const stacked = {
     '& tr': { display: 'block', borderBottom: '1px solid', borderColor: 'divider', py: 1 },
     '& td': {
       display: 'flex',
+      // Numbers would have it the other way round.
+      flexDirection: 'row',
       gap: 2,
       justifyContent: 'space-between',
       border: 0,

@@ -1,6 +1,7 @@
 package org.mapsel.core.page;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -22,21 +23,32 @@ final class Columns {
   /** Parameters that narrow or order what comes back. */
   private final Set<String> questions;
 
-  private Columns(List<String> names, Set<String> questions) {
+  /** From one entity to others. */
+  private final Set<String> ways;
+
+  private final String rowsName;
+
+  private Columns(List<String> names, Set<String> questions, Set<String> ways, String rowsName) {
     this.names = names;
     this.questions = questions;
+    this.ways = ways;
+    this.rowsName = rowsName;
   }
 
   static Columns of(Service service, Operation operation) {
     List<String> names = new ArrayList<>();
+    Set<String> ways = new HashSet<>();
+    String rowsName = "";
     for (OperationWire wire : operation.wires()) {
       if (wire instanceof OperationWire.Entities entities) {
+        rowsName = lastStep(entities);
         service
             .entities()
             .ifPresent(
                 model -> {
                   for (StructuredType type : model.line(entities.type())) {
                     type.title().filter(title -> !names.contains(title)).ifPresent(names::add);
+                    type.navigations().forEach(way -> ways.add(way.name()));
                     type.columns().stream()
                         .filter(column -> !names.contains(column))
                         .forEach(names::add);
@@ -49,7 +61,7 @@ final class Columns {
             .filter(field -> isQuestion(field.wire()))
             .map(Field::name)
             .collect(Collectors.toSet());
-    return new Columns(names, questions);
+    return new Columns(names, questions, ways, rowsName);
   }
 
   /** The fields that the description wants shown in a list; none if it does not say. */
@@ -61,6 +73,24 @@ final class Columns {
           .forEach(described::add);
     }
     return described;
+  }
+
+  /** What the rows are called; empty if only their field says it. */
+  String rowsName() {
+    return rowsName;
+  }
+
+  /**
+   * The last step of the way to entities: their set, a navigation, or what a function is called.
+   */
+  private static String lastStep(OperationWire.Entities entities) {
+    String path = entities.path().replaceAll("\\([^)]*\\)", "");
+    return path.substring(Math.max(path.lastIndexOf('/'), path.lastIndexOf('.')) + 1);
+  }
+
+  /** Whether a field is of the rows themselves: what ways lead to costs the service more. */
+  boolean isOwn(Row leaf, FieldPath rows) {
+    return !ways.contains(leaf.path().steps().get(rows.steps().size()));
   }
 
   private static boolean isQuestion(Wire wire) {

@@ -130,8 +130,13 @@ public final class PageStarter {
     if (!columns.isEmpty()) {
       PartId id = Bindings.newId(page, "table");
       comesBack.add(new Mapping(new Target.Rows(id), new Source.Returned(rows)));
-      page = page.with(new Part.Table(id, Bindings.tableLabel(rows), items(id, columns)));
+      page = page.with(new Part.Table(id, tableLabel(rows), items(id, columns)));
     }
+  }
+
+  private String tableLabel(FieldPath rows) {
+    boolean told = !columns.rowsName().isEmpty() && rows.steps().size() == 1;
+    return told ? Labels.of(columns.rowsName()) : Bindings.tableLabel(rows);
   }
 
   /** The row of a field, also of one that no description knows. */
@@ -187,6 +192,7 @@ public final class PageStarter {
     }
     return leaves.stream()
         .filter(leaf -> leaf.rows().equals(rows) && !leaf.field().hints().hidden())
+        .filter(leaf -> columns.isOwn(leaf, rows))
         .limit(rows.isRoot() ? USUAL_FIELDS : USUAL_COLUMNS)
         .toList();
   }
