@@ -56,10 +56,20 @@ public record HttpDeclaration(
   /**
    * A body in one media type.
    *
+   * @param written the media type that it is really written in; often the same
    * @param parts how members of a form travel, where the description says so
    */
   public record ContentDeclaration(
-      String mediaType, Optional<DataType> type, Map<String, PartDeclaration> parts) {}
+      String mediaType,
+      String written,
+      Optional<DataType> type,
+      Map<String, PartDeclaration> parts) {
+
+    public ContentDeclaration(
+        String mediaType, Optional<DataType> type, Map<String, PartDeclaration> parts) {
+      this(mediaType, mediaType, type, parts);
+    }
+  }
 
   /** How one member of a form travels (OpenAPI 3.1, Encoding Object). */
   public record PartDeclaration(

@@ -177,7 +177,7 @@ final class HttpLinker {
   private static Optional<ContentDeclaration> preferred(List<ContentDeclaration> contents) {
     for (Media media : PREFERRED) {
       for (ContentDeclaration content : contents) {
-        if (Media.of(content.mediaType()) == media) {
+        if (Media.of(content.written()) == media) {
           return Optional.of(content);
         }
       }
@@ -216,7 +216,7 @@ final class HttpLinker {
   }
 
   private Field body(BodyDeclaration body, ContentDeclaration sent, ShapeId id) {
-    Media media = Media.of(sent.mediaType());
+    Media media = Media.of(sent.written());
     Notation notation = media == Media.XML ? Notation.XML : Notation.JSON;
     DataType type = sent.type().orElse(ANYTHING);
     boolean form = media == Media.FORM || media == Media.MULTIPART;
@@ -282,7 +282,7 @@ final class HttpLinker {
   }
 
   private Content content(ContentDeclaration content, String otherwise) {
-    Media media = Media.of(content.mediaType());
+    Media media = Media.of(content.written());
     return new Content(
         content.mediaType(),
         media,

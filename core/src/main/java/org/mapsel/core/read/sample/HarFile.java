@@ -15,6 +15,9 @@ import tools.jackson.databind.node.ObjectNode;
 /** A HAR file (HTTP Archive 1.2): exchanges that a browser or a proxy has recorded. */
 final class HarFile {
 
+  /** Names that begin so are free for anybody (HAR 1.2, custom fields). */
+  private static final String AS_GIVEN = "_asGiven";
+
   private HarFile() {}
 
   static boolean is(String text) {
@@ -63,6 +66,10 @@ final class HarFile {
     for (Sample.Field field : sample.headers) {
       headers.addObject().put("name", field.name()).put("value", field.value());
     }
+    if (!sample.asGiven.isEmpty()) {
+      ArrayNode kept = request.putArray(AS_GIVEN);
+      sample.asGiven.forEach(kept::add);
+    }
     if (!sample.body.isEmpty()) {
       request.putObject("postData").put("text", sample.body);
     }
@@ -81,6 +88,7 @@ final class HarFile {
                 for (DataNode header : request.items("headers")) {
                   sample.headers.add(new Sample.Field(header.text("name"), header.text("value")));
                 }
+                request.items(AS_GIVEN).forEach(key -> sample.asGiven.add(key.text()));
                 request.find("postData").ifPresent(data -> sample.body = data.text("text"));
               });
       entry

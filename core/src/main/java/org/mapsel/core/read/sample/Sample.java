@@ -3,6 +3,8 @@ package org.mapsel.core.read.sample;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
 
 /** A request that was seen, and the answers to it. */
 final class Sample {
@@ -18,6 +20,9 @@ final class Sample {
   final List<Field> headers = new ArrayList<>();
   String body = "";
   final List<Answer> answers = new ArrayList<>();
+
+  /** What is sent as it stands; the rest are parameters. */
+  final Set<String> asGiven = new TreeSet<>();
 
   String header(String name) {
     return headers.stream()

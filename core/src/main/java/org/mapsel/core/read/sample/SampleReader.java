@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.declare.HttpDeclaration;
@@ -185,14 +186,24 @@ public final class SampleReader implements DescriptionReader {
         }
       }
     }
-    add(parameters, path.type(true), Wire.In.PATH, place);
-    add(parameters, query.type(true), Wire.In.QUERY, place);
-    add(parameters, headers.type(true), Wire.In.HEADER, place);
+    Set<String> kept = kept(samples);
+    add(parameters, path.type(true), Wire.In.PATH, kept, place);
+    add(parameters, query.type(true), Wire.In.QUERY, kept, place);
+    add(parameters, headers.type(true), Wire.In.HEADER, kept, place);
     return parameters;
   }
 
+  /** What is sent as it was given. */
+  private static Set<String> kept(List<Sample> samples) {
+    return samples.stream().flatMap(sample -> sample.asGiven.stream()).collect(Collectors.toSet());
+  }
+
   private static void add(
-      List<ParameterDeclaration> parameters, DataType seen, Wire.In in, Place place) {
+      List<ParameterDeclaration> parameters,
+      DataType seen,
+      Wire.In in,
+      Set<String> kept,
+      Place place) {
     if (seen.form() instanceof DataType.Structure structure) {
       for (DataType.Member member : structure.members()) {
         parameters.add(
@@ -206,7 +217,7 @@ public final class SampleReader implements DescriptionReader {
                 structure.required().contains(member.name()),
                 "",
                 false,
-                member.type(),
+                AsGiven.in(member.type(), AsGiven.parameter(in, member.name()), kept),
                 place));
       }
     }
@@ -224,12 +235,13 @@ public final class SampleReader implements DescriptionReader {
       type = widen(inferred, sample.body, said);
     }
     String mediaType = said.isEmpty() ? type : said;
+    String written = isTelling(type) ? type : mediaType;
+    DataType sent = AsGiven.in(inferred.type(true), AsGiven.BODY, kept(samples));
     return Optional.of(
         new BodyDeclaration(
             true,
             "",
-            List.of(
-                new ContentDeclaration(mediaType, Optional.of(inferred.type(true)), Map.of()))));
+            List.of(new ContentDeclaration(mediaType, written, Optional.of(sent), Map.of()))));
   }
 
   /** Takes a body into account, and gives the media type that it turns out to be. */
