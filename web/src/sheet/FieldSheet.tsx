@@ -27,6 +27,8 @@ interface Props {
   sheet: Sheet;
   /** Where the values of the answer come from, to stand over them. */
   note: ReactNode;
+  /** What ticks mean for parameters, to stand over them. */
+  ticksNote?: string | undefined;
   columns?: SheetColumns;
   tools?: ReactNode;
   height?: number | string;
@@ -53,11 +55,13 @@ function Head({
   template,
   note,
   title,
+  words,
 }: {
   row: HeadRow;
   template: string;
   note: ReactNode;
   title: string;
+  words: string | undefined;
 }) {
   const goesIn = row.side === 'in';
   return (
@@ -87,7 +91,9 @@ function Head({
       <Box role="gridcell" className="type">
         {row.fields === 0 ? 'nothing' : 'type'}
       </Box>
-      <Box role="gridcell" className="words" />
+      <Box role="gridcell" className="words" title={words}>
+        {words}
+      </Box>
       <Box role="gridcell" className="binding">
         {title}
       </Box>
@@ -204,6 +210,7 @@ export function FieldSheet(props: Props) {
                     row={row}
                     template={template}
                     note={row.side === 'in' ? null : props.note}
+                    words={row.side === 'in' ? props.ticksNote : undefined}
                     title={(row.side === 'in' ? columns?.goesIn : columns?.comesBack) ?? ''}
                   />
                 ) : (

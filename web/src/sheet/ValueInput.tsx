@@ -12,6 +12,9 @@ interface Props {
 
 const TYPES: Record<string, string> = { date: 'date', 'date-time': 'datetime-local', time: 'time' };
 
+/** What cannot be changed here does not look as if it could. */
+const settled = { borderColor: 'transparent', bgcolor: 'transparent', outline: 'none' };
+
 const look = {
   font: 'inherit',
   color: 'text.primary',
@@ -93,7 +96,7 @@ export function ValueInput({ row, onChange, readOnly }: Props) {
       onChange={(event: React.ChangeEvent<HTMLInputElement>) => {
         onChange(event.target.value === '' ? undefined : event.target.value);
       }}
-      sx={look}
+      sx={readOnly ? { ...look, ...settled } : look}
     />
   );
 }

@@ -1,5 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { api, type Json, type Operation, type Sent, type Tried, unwrap, wire } from '@/api/client';
 import { operationQuery } from '@/api/queries';
 import { withValue } from '@/lib/json';
@@ -19,10 +19,18 @@ export interface Attempt {
   stop: () => void;
 }
 
+/** What there is no choice about stands where it must, whatever was there before. */
+function withFixed({ goesIn }: Operation, parameters: Json): Json {
+  return goesIn
+    .filter(({ fixed, rows }) => fixed !== undefined && rows.length === 0)
+    .reduce<Json>((all, { path, fixed }) => withValue(all, path, fixed), parameters);
+}
+
 /** Trying an operation from its field sheet. */
 export function useTry(operation: Operation, endpoint: string): Attempt {
   const queries = useQueryClient();
-  const [parameters, setParameters] = useState<Json>(operation.sample.parameters);
+  const [typed, setTyped] = useState<Json>(operation.sample.parameters);
+  const parameters = useMemo(() => withFixed(operation, typed), [operation, typed]);
   const [stopper, setStopper] = useState<AbortController>();
   const trying = useMutation({
     mutationFn: (signal: AbortSignal) =>
@@ -52,7 +60,7 @@ export function useTry(operation: Operation, endpoint: string): Attempt {
     error: trying.error,
     pending: trying.isPending,
     setParameter: (path, value) => {
-      setParameters((before: Json) => withValue(before, path, value));
+      setTyped((before: Json) => withValue(before, path, value));
     },
     send: () => {
       const next = new AbortController();

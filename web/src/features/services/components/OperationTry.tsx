@@ -13,11 +13,11 @@ import { type FieldRow, rowKey, type Sheet } from '@/sheet/model';
 import { AnswerNote } from '@/sheet/AnswerNote';
 import { TryOutcome } from '@/sheet/TryOutcome';
 import { useTry } from '@/sheet/useTry';
+import { Problem } from '@/ui/Problem';
 import { Wire } from '@/wire/Wire';
 import { LearnButton } from './LearnButton';
 import { MakePage } from './MakePage';
-
-const canTick = (row: FieldRow) => row.side === 'out' && row.field.kind === 'scalar';
+import { useGiven } from './useGiven';
 
 /** Trying an operation: type, send, read, tick what matters, make a page of it. */
 export function OperationTry({ operation }: { operation: Operation }) {
@@ -28,7 +28,17 @@ export function OperationTry({ operation }: { operation: Operation }) {
   const [cutting, setCutting] = useState(false);
   /** Fields that are cut out of a text, which stand in no row. */
   const [cutOut, setCutOut] = useState<readonly string[][]>([]);
-  const used = useMemo(() => new Set(ticked.map((row) => row.key)), [ticked]);
+  const given = useGiven(operation);
+  const used = useMemo(
+    () =>
+      new Set([
+        ...ticked.map((row) => row.key),
+        ...operation.goesIn
+          .filter(({ kind, fixed }) => operation.learns && kind === 'scalar' && fixed === undefined)
+          .map(({ path }) => rowKey('in', path)),
+      ]),
+    [ticked, operation],
+  );
   const sheet: Sheet = useMemo(
     () => ({
       goesIn: operation.goesIn,
@@ -53,6 +63,10 @@ export function OperationTry({ operation }: { operation: Operation }) {
     };
   }, [send]);
   const tick = (row: FieldRow) => {
+    if (row.side === 'in') {
+      given.toggle(row);
+      return;
+    }
     setTicked(
       used.has(row.key) ? ticked.filter((other) => other.key !== row.key) : [...ticked, row],
     );
@@ -68,7 +82,13 @@ export function OperationTry({ operation }: { operation: Operation }) {
           label={`Fields of ${operation.name}`}
           sheet={sheet}
           note={<AnswerNote attempt={attempt} />}
-          canTick={canTick}
+          canTick={(row) =>
+            given.isChoice(row) || (row.side === 'out' && row.field.kind === 'scalar')
+          }
+          isFixed={given.isAsGiven}
+          ticksNote={
+            operation.learns ? 'ticked ones can be changed, others are sent as given' : undefined
+          }
           onUse={tick}
           onParameter={(row, value) => {
             attempt.setParameter(row.field.path, value);
@@ -113,6 +133,7 @@ export function OperationTry({ operation }: { operation: Operation }) {
           overflow: 'auto',
         }}
       >
+        {given.error && <Problem error={given.error} />}
         <TryOutcome attempt={attempt} />
         {cutting && (
           <CutPanel

@@ -128,12 +128,19 @@ class ServiceKindsJourneyTest {
     user.sees("it was left out");
     user.press("Take 1 operation");
     user.follow("POST /roster");
+    // The action belongs to the message; only the day is asked for.
+    user.tick("X-Roster-Action");
+    assertThat(user.role(AriaRole.CHECKBOX, "Use X-Roster-Action")).not().isChecked();
     user.type("day value", "2031-05-14");
     user.keys("Control+Enter");
     user.sees("just answered");
     Assertions.assertThat(user.page.content()).doesNotContain("slack-water");
     user.press("Make a page from this");
     user.run(true);
+    assertThat(
+            user.page.getByRole(
+                AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("X roster action")))
+        .hasCount(0);
     user.press("POST /roster");
     user.sees("3 rows").sees("Ada Quill").sees("Cora Leeway");
   }

@@ -99,9 +99,10 @@ final class Columns {
         && !parameter.name().equals("$search");
   }
 
-  /** Whether a form should ask for a parameter: not for what the service makes, or for choices. */
+  /** Whether a form should ask for a parameter: not if the service makes it or knows one value. */
   boolean isAsked(Row leaf) {
     return leaf.field().hints().direction() != Hints.Direction.RETURNED_ONLY
+        && leaf.field().fixed().isEmpty()
         && !questions.contains(leaf.path().steps().get(0));
   }
 }

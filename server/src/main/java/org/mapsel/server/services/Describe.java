@@ -87,7 +87,8 @@ final class Describe {
         row.field().wire().label(),
         row.rows().steps(),
         row.recursive(),
-        row.more());
+        row.more(),
+        row.field().fixed().orElse(null));
   }
 
   private static String kind(Shape shape) {

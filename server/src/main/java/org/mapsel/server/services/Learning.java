@@ -1,21 +1,24 @@
 package org.mapsel.server.services;
 
-import java.util.Optional;
+import java.util.List;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Description;
 import org.mapsel.core.intake.Intake;
-import org.mapsel.core.read.sample.MoreAnswers;
+import org.mapsel.core.read.sample.SampleChanges;
+import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Field;
 import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.services.Editions.Edition;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
 
-/** Services that only samples tell of get to know more of what comes back with every answer. */
+/** Services that only samples tell of: what is added to the samples later. */
 @Component
 class Learning {
 
@@ -38,6 +41,50 @@ class Learning {
 
   /** Adds the answer of an exchange to the samples; one that is known already changes nothing. */
   void learn(String serviceId, String operationId, String exchange) {
+    Sampled sampled = sampled(serviceId, operationId);
+    Recorder.Answered answered =
+        recorder
+            .answered(exchange)
+            .filter(one -> one.service().equals(serviceId) && one.operation().equals(operationId))
+            .orElseThrow(() -> Problem.missing("SERVER_EXCHANGE_MISSING"));
+    if (!answered.whole()) {
+      throw Problem.refused(Finding.error("SERVER_ANSWER_TOO_LONG"));
+    }
+    SampleChanges.withAnswer(
+            sampled.document(),
+            sampled.wire(),
+            answered.status(),
+            answered.mediaType(),
+            answered.body())
+        .ifPresent(
+            wider -> {
+              Service service = read(serviceId, sampled, wider);
+              recorder.rereadLast(
+                  serviceId, service, service.getOperation(sampled.operation().id()));
+            });
+  }
+
+  /** Makes a value of the request one that is sent as it was given, or a parameter again. */
+  void keepAsGiven(String serviceId, String operationId, FieldPath path, boolean asGiven) {
+    Sampled sampled = sampled(serviceId, operationId);
+    List<Field> way = sampled.edition().service().shapes().way(sampled.operation().input(), path);
+    if (way.isEmpty()) {
+      throw Problem.refused(
+          Finding.error("MESSAGE_FIELD_UNKNOWN", "field", String.join(" › ", path.steps())));
+    }
+    SampleChanges.withValue(sampled.document(), sampled.wire(), way, asGiven)
+        .ifPresent(changed -> read(serviceId, sampled, changed));
+  }
+
+  /** An operation that only samples tell of. */
+  private record Sampled(Edition edition, Operation operation, OperationWire.Rest wire) {
+
+    SourceText document() {
+      return edition.description().documents().get(0);
+    }
+  }
+
+  private Sampled sampled(String serviceId, String operationId) {
     ServiceStore.Kept kept = workspace.kept(serviceId);
     Edition edition = editions.get(kept.edition());
     Operation operation =
@@ -46,47 +93,20 @@ class Learning {
             .findOperation(new OperationId(operationId))
             .orElseThrow(
                 () -> Problem.missing("SERVER_OPERATION_MISSING", "operation", operationId));
-    Recorder.Answered answered =
-        recorder
-            .answered(exchange)
-            .filter(one -> one.service().equals(serviceId) && one.operation().equals(operationId))
-            .orElseThrow(() -> Problem.missing("SERVER_EXCHANGE_MISSING"));
     if (!isPossible(kept)) {
       throw Problem.refused(Finding.error("SERVER_LEARNING_NEEDLESS", "service", kept.name()));
     }
-    if (!answered.whole()) {
-      throw Problem.refused(Finding.error("SERVER_ANSWER_TOO_LONG"));
-    }
-    wider(edition, operation, answered)
-        .ifPresent(
-            document -> {
-              Outcome<Description> read =
-                  Intake.read(
-                      document,
-                      address ->
-                          Outcome.failed(
-                              Finding.error("READ_DOCUMENT_MISSING", "address", address)));
-              Edition wider = editions.keep(edition.source(), read);
-              workspace.move(serviceId, wider);
-              recorder.rereadLast(
-                  serviceId, wider.service(), wider.service().getOperation(operation.id()));
-            });
+    return new Sampled(edition, operation, (OperationWire.Rest) operation.wires().get(0));
   }
 
-  private static Optional<SourceText> wider(
-      Edition edition, Operation operation, Recorder.Answered answered) {
-    return operation.wires().stream()
-        .filter(OperationWire.Rest.class::isInstance)
-        .map(OperationWire.Rest.class::cast)
-        .findFirst()
-        .flatMap(
-            wire ->
-                MoreAnswers.in(
-                    edition.description().documents().get(0),
-                    wire.method(),
-                    wire.path(),
-                    answered.status(),
-                    answered.mediaType(),
-                    answered.body()));
+  /** Reads the samples as they are now, which becomes the edition in use. */
+  private Service read(String serviceId, Sampled sampled, SourceText document) {
+    Outcome<Description> read =
+        Intake.read(
+            document,
+            address -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address)));
+    Edition changed = editions.keep(sampled.edition().source(), read);
+    workspace.move(serviceId, changed);
+    return changed.service();
   }
 }

@@ -103,6 +103,7 @@ public final class ServiceViews {
    *
    * @param kind scalar, record, oneOf, open or repeated
    * @param rows the nearest repeated field around it, empty if there is none
+   * @param fixed the only value that is sent for it, where there is just one
    */
   public record FieldView(
       List<String> path,
@@ -117,12 +118,14 @@ public final class ServiceViews {
       String wire,
       List<String> rows,
       boolean recursive,
-      boolean more) {}
+      boolean more,
+      @Nullable String fixed) {}
 
   /**
    * An operation with its field sheet.
    *
-   * @param learns whether each answer may tell more of what comes back
+   * @param learns whether it is known by samples, so that each answer may tell more of what comes
+   *     back, and each value may be sent as it was given
    */
   public record OperationView(
       String service,
@@ -144,6 +147,13 @@ public final class ServiceViews {
   public record LearnRequest(String exchange) {
     public LearnRequest {
       Objects.requireNonNull(exchange);
+    }
+  }
+
+  /** Whether a value of a sampled request is sent as it was given, or is a parameter. */
+  public record GivenRequest(List<String> path, boolean asGiven) {
+    public GivenRequest {
+      path = List.copyOf(path);
     }
   }
 

@@ -1,6 +1,8 @@
 package org.mapsel.server.services;
 
 import java.util.List;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.server.services.ServiceViews.GivenRequest;
 import org.mapsel.server.services.ServiceViews.LearnRequest;
 import org.mapsel.server.services.ServiceViews.OperationView;
 import org.mapsel.server.services.ServiceViews.ServiceBrief;
@@ -13,6 +15,7 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -68,6 +71,15 @@ class ServicesController {
       @PathVariable String operation,
       @RequestBody LearnRequest request) {
     learning.learn(service, operation, request.exchange());
+    return operations.view(service, operation);
+  }
+
+  @PutMapping("/services/{service}/operations/{operation}/given")
+  OperationView keepAsGiven(
+      @PathVariable String service,
+      @PathVariable String operation,
+      @RequestBody GivenRequest request) {
+    learning.keepAsGiven(service, operation, new FieldPath(request.path()), request.asGiven());
     return operations.view(service, operation);
   }
 

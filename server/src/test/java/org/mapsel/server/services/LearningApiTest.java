@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.mapsel.server.testing.FakeBerthing.bytes;
 import static org.mapsel.server.testing.FakeBerthing.write;
 
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -92,6 +93,28 @@ class LearningApiTest {
             .text("/sent/exchange");
     assertThat(learn(path, exchange).code()).isEqualTo("SERVER_EXCHANGE_MISSING");
     assertThat(learn(described, exchange).code()).isEqualTo("SERVER_LEARNING_NEEDLESS");
+  }
+
+  @Test
+  void aValueStaysAsItWasGivenUntilItIsAParameterAgain() {
+    List<String> asked = new ArrayList<>();
+    quay.serve(
+        "/lots/B-3",
+        at -> {
+          asked.add(String.valueOf(at.getRequestURI().getQuery()));
+          write(at, 200, "application/json", bytes("{\"bay\":3}"));
+        });
+    String service = takeSample();
+    String path = "/api/services/" + service + "/operations/" + only(service);
+
+    Api.Answer kept = api.put(path + "/given", "{'path':['order'],'asGiven':true}");
+    assertThat(kept.text("/goesIn/1/fixed")).isEqualTo("eta");
+    sent(path);
+    assertThat(api.put(path + "/given", "{'path':['nothing'],'asGiven':true}").code())
+        .isEqualTo("MESSAGE_FIELD_UNKNOWN");
+    Api.Answer again = api.put(path + "/given", "{'path':['order'],'asGiven':false}");
+    assertThat(again.body().at("/goesIn/1/fixed").isMissingNode()).isTrue();
+    assertThat(asked).containsExactly("order=eta");
   }
 
   private String only(String service) {
