@@ -22,8 +22,8 @@ public final class Shapes {
 
   private final Function<ShapeId, @Nullable Shape> byId;
 
-  /** The shapes of the fields of each shape, found once and then at hand. */
-  private final Map<ShapeId, List<Shape>> inside = new ConcurrentHashMap<>();
+  /** What was worked out of shapes, by what it is for. */
+  private final Map<Class<?>, Map<ShapeId, Object>> remembered = new ConcurrentHashMap<>();
 
   private Shapes(Function<ShapeId, @Nullable Shape> byId) {
     this.byId = byId;
@@ -46,6 +46,12 @@ public final class Shapes {
    */
   public static Shapes made(Function<ShapeId, @Nullable Shape> maker) {
     return new Shapes(maker);
+  }
+
+  /** These shapes and some more, which come first where ids are the same. */
+  public Shapes with(Map<ShapeId, Shape> more) {
+    Map<ShapeId, Shape> kept = Map.copyOf(more);
+    return new Shapes(id -> kept.containsKey(id) ? kept.get(id) : byId.apply(id));
   }
 
   public Optional<Shape> find(ShapeId id) {
@@ -72,14 +78,21 @@ public final class Shapes {
     };
   }
 
-  /** The shapes of what {@link #fieldsOf} lists, in the same order. */
-  public List<Shape> shapesInside(ShapeId id) {
-    List<Shape> known = inside.get(id);
+  /**
+   * What somebody works out of a shape, worked out once and then at hand.
+   *
+   * @param kind what it is, which nobody else keeps here
+   * @param maker gives an equal one for the same id every time
+   */
+  public <T> T remembered(Class<T> kind, ShapeId id, Function<ShapeId, T> maker) {
+    Map<ShapeId, Object> all = remembered.computeIfAbsent(kind, none -> new ConcurrentHashMap<>());
+    Object known = all.get(id);
     if (known == null) {
-      known = fieldsOf(id).stream().map(field -> get(field.shape())).toList();
-      inside.put(id, known);
+      // Whatever is worked out may ask for others of its kind on the way.
+      known = maker.apply(id);
+      all.put(id, known);
     }
-    return known;
+    return kind.cast(known);
   }
 
   /**

@@ -2,12 +2,14 @@ package org.mapsel.core.message.soap;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import javax.xml.XMLConstants;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.message.ParameterCheck;
 import org.mapsel.core.message.Trail;
 import org.mapsel.core.message.UnknownFields;
+import org.mapsel.core.message.soap.WritePlan.Step;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
@@ -47,11 +49,15 @@ final class ElementWriter {
    * @return the default namespace around it, for {@link #end}
    */
   String start(Name name) {
+    return start(WritePlan.Tag.of(name));
+  }
+
+  private String start(WritePlan.Tag tag) {
     String outer = defaultNamespace;
-    out.start(name.local());
-    if (!name.namespace().equals(outer)) {
-      out.defaultNamespace(name.namespace());
-      defaultNamespace = name.namespace();
+    out.start(tag.local());
+    if (!tag.namespace().equals(outer)) {
+      out.defaultNamespace(tag.namespace());
+      defaultNamespace = tag.namespace();
     }
     return outer;
   }
@@ -77,27 +83,23 @@ final class ElementWriter {
       findings.add(path.error("MESSAGE_RECORD_EXPECTED"));
       return;
     }
-    List<Field> fields = shapes.fieldsOf(shape);
-    List<Shape> inner = shapes.shapesInside(shape);
-    boolean plain = true;
-    for (Field field : fields) {
-      plain &= field.wire() instanceof Wire.XmlElement;
-    }
-    if (!plain) {
-      kind(fields, record, path);
-      attributes(fields, record, path);
+    WritePlan plan = WritePlan.of(shapes, shape);
+    if (!plan.plain()) {
+      kind(plan.fields(), record, path);
+      attributes(plan.fields(), record, path);
     }
     int known = 0;
-    for (int i = 0; i < fields.size(); i++) {
-      Field field = fields.get(i);
-      Value given = record.get(i, field.name());
+    List<Step> steps = plan.steps();
+    for (int i = 0; i < steps.size(); i++) {
+      Step step = steps.get(i);
+      Value given = record.get(i, step.field().name());
       known += given.isAbsent() ? 0 : 1;
-      if (plain || isContent(field.wire())) {
-        field(field, inner.get(i), given, path);
+      if (plan.plain() || step.isContent()) {
+        field(step, given, path);
       }
     }
     if (known != record.present()) {
-      UnknownFields.report(fields, record, path, findings);
+      UnknownFields.report(plan.fields(), record, path, findings);
     }
   }
 
@@ -133,42 +135,39 @@ final class ElementWriter {
     out.attribute(prefixOf(Soap.XSI) + ":type", prefix + type.local());
   }
 
-  private static boolean isContent(Wire wire) {
-    return !(wire instanceof Wire.XmlAttribute || wire instanceof Wire.SoapHeader);
-  }
-
   /** Writes a field of the value at {@code parent}, as often as it has items. */
   void field(Field field, Value value, Trail parent) {
-    field(field, shapes.get(field.shape()), value, parent);
+    field(Step.of(field, shapes.get(field.shape())), value, parent);
   }
 
-  private void field(Field field, Shape shape, Value value, Trail parent) {
-    Trail path = parent.then(field.name());
+  private void field(Step step, Value value, Trail parent) {
+    Trail path = parent.then(step.field().name());
     if (value.isAbsent()) {
-      if (field.isRequired()) {
-        missing(field, shape, path);
+      if (step.field().isRequired()) {
+        missing(step, path);
       }
     } else if (value instanceof ListValue list) {
-      if (list.items().isEmpty() && field.isRequired()) {
-        missing(field, shape, path);
+      if (list.items().isEmpty() && step.field().isRequired()) {
+        missing(step, path);
       }
       for (Value item : list.items()) {
-        one(field, shape, item, path);
+        one(step, item, path);
       }
     } else {
-      one(field, shape, value, path);
+      one(step, value, path);
     }
   }
 
-  private void missing(Field field, Shape shape, Trail path) {
-    if (field.assumed().isPresent() && shape instanceof Shape.Scalar) {
-      one(field, shape, Value.text(field.assumed().get()), path);
-    } else if (!canBeEmpty(field, shape)) {
+  private void missing(Step step, Trail path) {
+    Field field = step.field();
+    if (field.assumed().isPresent() && step.shape() instanceof Shape.Scalar) {
+      one(step, Value.text(field.assumed().get()), path);
+    } else if (!canBeEmpty(field, step.shape())) {
       findings.add(path.error("MESSAGE_PARAMETER_MISSING"));
     } else if (field.nillable()) {
-      one(field, shape, Value.NULL, path);
+      one(step, Value.NULL, path);
     } else {
-      one(field, shape, RecordValue.empty(), path);
+      one(step, RecordValue.empty(), path);
     }
   }
 
@@ -188,52 +187,53 @@ final class ElementWriter {
         || shape instanceof Shape.Record && !field.isRepeated() && canBeEmpty(field, shape);
   }
 
-  private void one(Field field, Shape shape, Value value, Trail path) {
-    switch (field.wire()) {
-      case Wire.XmlElement element -> element(field, shape, element.name(), value, path);
-      case Wire.SoapHeader header -> element(field, shape, header.name(), value, path);
-      case Wire.XmlText text -> inside(shape, value, path);
-      case Wire.Group group -> inside(shape, value, path);
-      case Wire.ArrayItem item -> element(field, shape, Name.of("", item.local()), value, path);
-      case Wire.Kind kind -> kindContent(field, value, path);
+  private void one(Step step, Value value, Trail path) {
+    switch (step.field().wire()) {
+      case Wire.XmlElement element -> element(step, value, path);
+      case Wire.SoapHeader header -> element(step, value, path);
+      case Wire.ArrayItem item -> element(step, value, path);
+      case Wire.Member member -> element(step, value, path);
+      case Wire.XmlAttribute attribute -> attribute(step.field(), attribute.name(), value, path);
+      case Wire.Kind kind -> kindContent(step.field(), value, path);
       case Wire.XmlAny any -> open(value, path, true);
-      case Wire.XmlAttribute attribute -> attribute(field, attribute.name(), value, path);
-      case Wire.Parameter parameter -> inside(shape, value, path);
-      case Wire.Body body -> inside(shape, value, path);
-      case Wire.Whole whole -> inside(shape, value, path);
-      case Wire.Variant variant -> inside(shape, value, path);
-      case Wire.FormPart part -> inside(shape, value, path);
-      case Wire.Member member -> element(field, shape, Name.of("", member.name()), value, path);
       case Wire.Entries entries -> findings.add(path.error("MESSAGE_FIELD_UNKNOWN"));
       case Wire.EntryName name -> findings.add(path.error("MESSAGE_FIELD_UNKNOWN"));
       case Wire.Attachment attachment -> findings.add(path.error("MESSAGE_ATTACHMENT_UNSUPPORTED"));
+      case Wire.XmlText text -> inside(step.shape(), value, path);
+      case Wire.Group group -> inside(step.shape(), value, path);
+      case Wire.Parameter parameter -> inside(step.shape(), value, path);
+      case Wire.Body body -> inside(step.shape(), value, path);
+      case Wire.Whole whole -> inside(step.shape(), value, path);
+      case Wire.Variant variant -> inside(step.shape(), value, path);
+      case Wire.FormPart part -> inside(step.shape(), value, path);
     }
   }
 
   /** What a derived type adds, except the attributes, which stand in the start tag already. */
   private void kindContent(Field field, Value value, Trail path) {
     RecordValue record = value instanceof RecordValue given ? given : RecordValue.empty();
-    for (Field added : shapes.fieldsOf(field.shape())) {
-      if (isContent(added.wire())) {
-        field(added, record.get(added.name()), path);
+    WritePlan plan = WritePlan.of(shapes, field.shape());
+    for (Step added : plan.steps()) {
+      if (added.isContent()) {
+        field(added, record.get(added.field().name()), path);
       }
     }
-    UnknownFields.report(shapes.fieldsOf(field.shape()), record, path, findings);
+    UnknownFields.report(plan.fields(), record, path, findings);
   }
 
-  private void element(Field field, Shape shape, Name name, Value value, Trail path) {
-    String outer = start(name);
+  private void element(Step step, Value value, Trail path) {
+    String outer = start(Objects.requireNonNull(step.element()));
     if (encoded != null && value != Value.NULL) {
-      encoded.write(shape, value, this::prefixOf, out);
+      encoded.write(step.shape(), value, this::prefixOf, out);
     }
     if (value == Value.NULL) {
-      if (field.nillable()) {
+      if (step.field().nillable()) {
         out.attribute(prefixOf(Soap.XSI) + ":nil", "true");
       } else {
         findings.add(path.error("MESSAGE_NULL_REFUSED"));
       }
     } else {
-      inside(shape, value, path);
+      inside(step.shape(), value, path);
     }
     end(outer);
   }

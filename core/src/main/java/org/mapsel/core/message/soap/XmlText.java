@@ -1,5 +1,8 @@
 package org.mapsel.core.message.soap;
 
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
+import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -7,37 +10,51 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
- * XML put together piece by piece. Names come from descriptions, which were parsed as XML, so only
- * texts need care. Declared prefixes hold until their element ends (Namespaces in XML 1.0, section
- * 6.1).
+ * XML put together piece by piece, in UTF-8. Names come from descriptions, which were parsed as
+ * XML, so only texts need care. Declared prefixes hold until their element ends (Namespaces in XML
+ * 1.0, section 6.1).
  */
 final class XmlText {
 
   /** From here on Unicode has no characters, and XML allows none. */
-  private static final char NOT_A_CHARACTER = 0xFFFE;
+  private static final int NOT_A_CHARACTER = 0xFFFE;
 
-  private char[] text;
+  /** Room for the marks around a name. */
+  private static final int MARKS = 4;
+
+  private static final byte[] NIL = utf8("/>");
+  private static final byte[] QUOTED = utf8("=\"");
+
+  private byte[] text;
   private int length;
 
   /** Prefix and namespace in turn, in force here. */
   private final List<String> prefixes = new ArrayList<>();
 
-  private String[] names = new String[16];
+  private byte[][] names = new byte[16][];
   private int[] outerPrefixes = new int[16];
   private int depth;
   private boolean startTagOpen;
 
   XmlText(int usualLength) {
-    text = new char[usualLength];
+    text = new byte[usualLength];
+  }
+
+  static byte[] utf8(String text) {
+    return text.getBytes(StandardCharsets.UTF_8);
   }
 
   void declaration() {
-    add("<?xml version=\"1.0\" encoding=\"UTF-8\"?>");
+    add(utf8("<?xml version=\"1.0\" encoding=\"UTF-8\"?>"));
   }
 
   /** Starts an element; the name may have a prefix that is or will be declared. */
   void start(String name) {
-    closeStartTag();
+    start(utf8(name));
+  }
+
+  /** Like {@link #start(String)} with a name that was encoded before. */
+  void start(byte[] name) {
     if (depth == names.length) {
       names = Arrays.copyOf(names, depth * 2);
       outerPrefixes = Arrays.copyOf(outerPrefixes, depth * 2);
@@ -45,7 +62,8 @@ final class XmlText {
     names[depth] = name;
     outerPrefixes[depth] = prefixes.size();
     depth++;
-    reserve(name.length() + 1);
+    reserve(name.length + MARKS);
+    closeStartTag();
     text[length++] = '<';
     put(name);
     startTagOpen = true;
@@ -73,57 +91,65 @@ final class XmlText {
 
   /** False if the value has a character that no XML can hold. */
   boolean attribute(String name, String value) {
-    boolean possible = true;
-    add(" ");
-    add(name);
-    add("=\"");
-    for (int i = 0; i < value.length(); i++) {
-      char c = value.charAt(i);
-      switch (c) {
-        case '&' -> add("&amp;");
-        case '<' -> add("&lt;");
-        case '"' -> add("&quot;");
-        case '\n' -> add("&#10;");
-        case '\r' -> add("&#13;");
-        case '\t' -> add("&#9;");
-        default -> {
-          possible &= c >= ' ' && c < NOT_A_CHARACTER;
-          reserve(1);
-          text[length++] = c;
-        }
-      }
-    }
-    add("\"");
+    reserve(1);
+    text[length++] = ' ';
+    add(utf8(name));
+    add(QUOTED);
+    boolean possible = escaped(value, true);
+    reserve(1);
+    text[length++] = '"';
     return possible;
   }
 
   /** False if the value has a character that no XML can hold (XML 1.0, section 2.2). */
   boolean characters(String value) {
-    boolean possible = true;
+    reserve(1);
     closeStartTag();
-    int count = value.length();
-    reserve(count);
-    for (int i = 0; i < count; i++) {
-      char c = value.charAt(i);
-      if (c == '&' || c == '<' || c == '>' || c == '\r') {
-        add(c == '&' ? "&amp;" : c == '<' ? "&lt;" : c == '>' ? "&gt;" : "&#13;");
-        reserve(count - i);
-      } else {
-        possible &= c >= ' ' && c < NOT_A_CHARACTER || c == '\n' || c == '\t';
-        text[length++] = c;
-      }
+    byte[] encoded = utf8(value);
+    if (Plain.is(encoded)) {
+      add(encoded);
+      return true;
+    }
+    return escaped(value, false);
+  }
+
+  private boolean escaped(String value, boolean attribute) {
+    boolean possible = true;
+    int step;
+    for (int i = 0; i < value.length(); i += step) {
+      int c = value.codePointAt(i);
+      step = Character.charCount(c);
+      String instead =
+          switch (c) {
+            case '&' -> "&amp;";
+            case '<' -> "&lt;";
+            case '>' -> attribute ? null : "&gt;";
+            case '"' -> attribute ? "&quot;" : null;
+            case '\r' -> "&#13;";
+            case '\n' -> attribute ? "&#10;" : null;
+            case '\t' -> attribute ? "&#9;" : null;
+            default -> null;
+          };
+      possible &= instead != null || isPossible(c);
+      add(utf8(instead != null ? instead : value.substring(i, i + step)));
     }
     return possible;
+  }
+
+  private static boolean isPossible(int c) {
+    return c >= ' ' && (c < Character.MIN_SURROGATE || c > Character.MAX_SURROGATE)
+        ? c < NOT_A_CHARACTER || c > Character.MAX_VALUE
+        : c == '\n' || c == '\t';
   }
 
   void end() {
     depth--;
     if (startTagOpen) {
-      add("/>");
+      add(NIL);
       startTagOpen = false;
     } else {
-      String name = names[depth];
-      reserve(name.length() + 3);
+      byte[] name = names[depth];
+      reserve(name.length + MARKS);
       text[length++] = '<';
       text[length++] = '/';
       put(name);
@@ -134,24 +160,23 @@ final class XmlText {
     }
   }
 
+  /** There must be room for one more. */
   private void closeStartTag() {
     if (startTagOpen) {
-      reserve(1);
       text[length++] = '>';
       startTagOpen = false;
     }
   }
 
-  private void add(String added) {
-    reserve(added.length());
+  private void add(byte[] added) {
+    reserve(added.length);
     put(added);
   }
 
   /** Copies what there is room for already. */
-  private void put(String added) {
-    int count = added.length();
-    added.getChars(0, count, text, length);
-    length += count;
+  private void put(byte[] added) {
+    System.arraycopy(added, 0, text, length, added.length);
+    length += added.length;
   }
 
   private void reserve(int more) {
@@ -161,6 +186,42 @@ final class XmlText {
   }
 
   byte[] bytes() {
-    return new String(text, 0, length).getBytes(StandardCharsets.UTF_8);
+    return Arrays.copyOf(text, length);
+  }
+
+  /** Tells eight bytes at a time whether any of them needs a second look. */
+  private static final class Plain {
+
+    private static final VarHandle LONGS =
+        MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.nativeOrder());
+    private static final long EACH = 0x0101010101010101L;
+    private static final long HIGH = 0x80 * EACH;
+
+    private Plain() {}
+
+    /** Whether a text is ASCII without control characters and what XML escapes. */
+    static boolean is(byte[] bytes) {
+      int i = 0;
+      for (; i <= bytes.length - Long.BYTES; i += Long.BYTES) {
+        long eight = (long) LONGS.get(bytes, i);
+        long odd = eight | eight - ' ' * EACH | zero(eight, '&') | zero(eight, '<');
+        if (((odd | zero(eight, '>')) & HIGH) != 0) {
+          return false;
+        }
+      }
+      for (; i < bytes.length; i++) {
+        byte b = bytes[i];
+        if (b < ' ' || b == '&' || b == '<' || b == '>') {
+          return false;
+        }
+      }
+      return true;
+    }
+
+    /** Sets the high bit of at least one byte if any is this character, of none if none is. */
+    private static long zero(long eight, char character) {
+      long difference = eight ^ character * EACH;
+      return difference - EACH & ~difference;
+    }
   }
 }

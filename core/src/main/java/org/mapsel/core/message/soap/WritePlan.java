@@ -1,0 +1,64 @@
+package org.mapsel.core.message.soap;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.mapsel.core.ref.Name;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.shape.Wire;
+
+/**
+ * How the fields of a shape are written, decided once for all messages.
+ *
+ * @param plain whether all of them are elements, so that nothing has to stand in the start tag
+ */
+record WritePlan(List<Step> steps, List<Field> fields, boolean plain) {
+
+  /**
+   * How one field is written.
+   *
+   * @param element the element around it; null if it is none
+   */
+  record Step(Field field, Shape shape, @Nullable Tag element) {
+
+    static Step of(Field field, Shape shape) {
+      return new Step(
+          field,
+          shape,
+          switch (field.wire()) {
+            case Wire.XmlElement element -> Tag.of(element.name());
+            case Wire.SoapHeader header -> Tag.of(header.name());
+            case Wire.ArrayItem item -> Tag.of(Name.of("", item.local()));
+            case Wire.Member member -> Tag.of(Name.of("", member.name()));
+            default -> null;
+          });
+    }
+
+    boolean isContent() {
+      return !(field.wire() instanceof Wire.XmlAttribute
+          || field.wire() instanceof Wire.SoapHeader);
+    }
+  }
+
+  /** The name of an element, ready to be written. */
+  record Tag(String namespace, byte[] local) {
+
+    static Tag of(Name name) {
+      return new Tag(name.namespace(), XmlText.utf8(name.local()));
+    }
+  }
+
+  static WritePlan of(Shapes shapes, ShapeId shape) {
+    return shapes.remembered(WritePlan.class, shape, id -> make(shapes, id));
+  }
+
+  private static WritePlan make(Shapes shapes, ShapeId shape) {
+    List<Field> fields = shapes.fieldsOf(shape);
+    return new WritePlan(
+        fields.stream().map(field -> Step.of(field, shapes.get(field.shape()))).toList(),
+        fields,
+        fields.stream().allMatch(field -> field.wire() instanceof Wire.XmlElement));
+  }
+}
