@@ -26,7 +26,7 @@ public final class Findings {
   }
 
   public boolean hasErrors() {
-    return collected.stream().anyMatch(Finding::isError);
+    return !collected.isEmpty() && collected.stream().anyMatch(Finding::isError);
   }
 
   public List<Finding> toList() {

@@ -1,10 +1,12 @@
 package org.mapsel.core.message;
 
 import java.math.BigDecimal;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.function.IntPredicate;
+import java.util.Set;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Findings;
@@ -17,33 +19,81 @@ import org.mapsel.core.value.NumberValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
 
-/** Whether a text may be sent as a value of a type, before anything is sent. */
+/**
+ * Whether a value may be sent as one of a type, before anything is sent. Made once for a type, it
+ * looks at many values.
+ */
 public final class ParameterCheck {
 
   private static final int SHOWN_ALLOWED = 8;
 
-  /** So many characters are a long whatever they are. */
-  private static final int LONG_DIGITS = 18;
+  private final Shape.Scalar scalar;
+  private final ScalarType type;
+  private final Facets facets;
 
-  private ParameterCheck() {}
+  /** Whether any value of the type will do. */
+  private final boolean free;
+
+  private final Set<String> allowed;
+  private final List<Bound> bounds;
+  private final Optional<ParameterCheck> item;
+
+  /** One end of what a number may be. */
+  private record Bound(BigDecimal end, boolean least, boolean inclusive) {
+
+    boolean refuses(BigDecimal number) {
+      int compared = least ? number.compareTo(end) : end.compareTo(number);
+      return inclusive ? compared < 0 : compared <= 0;
+    }
+  }
+
+  private ParameterCheck(Shape.Scalar scalar) {
+    this.scalar = scalar;
+    this.type = scalar.type();
+    this.facets = scalar.facets();
+    this.free = facets == Facets.NONE && type != ScalarType.LIST;
+    this.allowed = new HashSet<>(facets.enumeration());
+    this.bounds =
+        Stream.of(
+                bound(facets.minInclusive(), true, true),
+                bound(facets.maxInclusive(), false, true),
+                bound(facets.minExclusive(), true, false),
+                bound(facets.maxExclusive(), false, false))
+            .flatMap(Optional::stream)
+            .toList();
+    this.item = type == ScalarType.LIST ? scalar.item().map(ParameterCheck::new) : Optional.empty();
+  }
+
+  public static ParameterCheck of(Shape.Scalar scalar) {
+    return new ParameterCheck(scalar);
+  }
+
+  /** INF and the like bound nothing. */
+  private static Optional<Bound> bound(Optional<String> end, boolean least, boolean inclusive) {
+    try {
+      return end.map(text -> new Bound(new BigDecimal(text), least, inclusive));
+    } catch (NumberFormatException e) {
+      return Optional.empty();
+    }
+  }
 
   /**
    * The text by which a value is sent; null, with a finding, if the type does not let it in.
    *
    * @param path names the parameter in findings
    */
-  public static @Nullable String checked(
-      Shape.Scalar scalar, Value value, Trail path, Findings findings) {
-    ScalarType type = scalar.type();
+  public @Nullable String text(Value value, Trail path, Findings findings) {
     String text = ScalarText.print(type, value);
     Value parsed = isOf(type, value) ? value : ScalarText.parse(type, text).orElse(null);
-    Finding wrong = check(scalar, text, parsed, path);
-    if (wrong != null) {
-      findings.add(wrong);
-      return null;
+    if (parsed == null || !free) {
+      Finding wrong = wrong(text, parsed, path);
+      if (wrong != null) {
+        findings.add(wrong);
+        return null;
+      }
     }
     // What is typed leniently is sent as the type writes it.
-    return parsed != null && value instanceof TextValue && type != ScalarType.TEXT
+    return parsed != value && value instanceof TextValue && type != ScalarType.TEXT
         ? ScalarText.print(type, parsed)
         : text;
   }
@@ -62,32 +112,34 @@ public final class ParameterCheck {
   /**
    * @param parsed the text read as the type; null if it is none of that type
    */
-  private static @Nullable Finding check(
-      Shape.Scalar scalar, String text, @Nullable Value parsed, Trail path) {
-    Facets facets = scalar.facets();
+  private @Nullable Finding wrong(String text, @Nullable Value parsed, Trail path) {
     if (parsed == null) {
       return error("MESSAGE_VALUE_MISTYPED", text, path, "type", typeName(scalar));
     }
-    if (facets == Facets.NONE && scalar.type() != ScalarType.LIST) {
-      return null;
-    }
-    if (scalar.type() == ScalarType.LIST && scalar.item().isPresent() && !text.isBlank()) {
+    if (item.isPresent() && !text.isBlank()) {
       for (String word : text.strip().split("\\s+")) {
-        Shape.Scalar item = scalar.item().get();
-        Value one = ScalarText.parse(item.type(), word).orElse(null);
-        Finding wrong = check(item, word, one, path);
+        Value one = ScalarText.parse(item.get().type, word).orElse(null);
+        Finding wrong = item.get().wrong(word, one, path);
         if (wrong != null) {
           return wrong;
         }
       }
     }
-    if (!facets.enumeration().isEmpty() && !facets.enumeration().contains(text)) {
+    if (!allowed.isEmpty() && !allowed.contains(text)) {
       return error("MESSAGE_VALUE_NOT_ALLOWED", text, path, "allowed", shown(facets.enumeration()));
     }
-    if (parsed instanceof NumberValue number && outOfBounds(facets, number.number(), text)) {
-      return error("MESSAGE_NUMBER_OUT_OF_BOUNDS", text, path, "bounds", bounds(facets));
+    return parsed instanceof NumberValue number && isOutOfBounds(number.number())
+        ? error("MESSAGE_NUMBER_OUT_OF_BOUNDS", text, path, "bounds", bounds(facets))
+        : null;
+  }
+
+  private boolean isOutOfBounds(BigDecimal number) {
+    for (int i = 0; i < bounds.size(); i++) {
+      if (bounds.get(i).refuses(number)) {
+        return true;
+      }
     }
-    return null;
+    return false;
   }
 
   private static Finding error(String code, String text, Trail path, String... more) {
@@ -116,49 +168,6 @@ public final class ParameterCheck {
   private static String shown(List<String> allowed) {
     String first = String.join(", ", allowed.subList(0, Math.min(allowed.size(), SHOWN_ALLOWED)));
     return allowed.size() > SHOWN_ALLOWED ? first + " …" : first;
-  }
-
-  private static boolean outOfBounds(Facets facets, BigDecimal number, String text) {
-    if (isFarWithin(facets, text)) {
-      return false;
-    }
-    return compares(facets.minInclusive(), number, c -> c < 0)
-        || compares(facets.maxInclusive(), number, c -> c > 0)
-        || compares(facets.minExclusive(), number, c -> c <= 0)
-        || compares(facets.maxExclusive(), number, c -> c >= 0);
-  }
-
-  /** Whether fewer digits than the upper bound has say already that a number is within. */
-  private static boolean isFarWithin(Facets facets, String text) {
-    String least = facets.minInclusive().orElse("");
-    String most = facets.maxInclusive().orElse("");
-    return facets.minExclusive().isEmpty()
-        && facets.maxExclusive().isEmpty()
-        && (least.startsWith("-") || least.equals("0"))
-        && text.length() < most.length()
-        && Character.isDigit(text.charAt(0))
-        && Character.isDigit(most.charAt(0))
-        && most.indexOf('.') < 0
-        && most.indexOf('E') < 0
-        && text.indexOf('e') < 0
-        && text.indexOf('E') < 0;
-  }
-
-  /** Whether the number compares to a bound in a way; INF and the like bound nothing. */
-  private static boolean compares(Optional<String> bound, BigDecimal number, IntPredicate way) {
-    if (bound.isEmpty()) {
-      return false;
-    }
-    String text = bound.get();
-    try {
-      BigDecimal parsed =
-          text.length() < LONG_DIGITS && text.chars().noneMatch(c -> ".eE".indexOf(c) >= 0)
-              ? BigDecimal.valueOf(Long.parseLong(text))
-              : new BigDecimal(text);
-      return way.test(number.compareTo(parsed));
-    } catch (NumberFormatException e) {
-      return false;
-    }
   }
 
   private static String bounds(Facets facets) {

@@ -33,7 +33,7 @@ class ParameterCheckTest {
   /** The text that is sent, or what is said instead. */
   private static String sent(Shape.Scalar scalar, Value value) {
     Findings findings = new Findings();
-    String text = ParameterCheck.checked(scalar, value, Trail.ROOT.then("depth"), findings);
+    String text = ParameterCheck.of(scalar).text(value, Trail.ROOT.then("depth"), findings);
     assertThat(text == null).isEqualTo(findings.hasErrors());
     if (text != null) {
       return text;

@@ -151,7 +151,7 @@ final class ParameterText {
         findings.add(path.error("MESSAGE_SIMPLE_EXPECTED"));
         return "";
       }
-      String text = ParameterCheck.checked(scalar, value, path, findings);
+      String text = ParameterCheck.of(scalar).text(value, path, findings);
       return text == null ? "" : text;
     }
     return value instanceof RecordValue || value instanceof ListValue

@@ -304,7 +304,7 @@ final class JsonWriter {
       out.writeNull();
       return;
     }
-    String text = ParameterCheck.checked(scalar, value, path, findings);
+    String text = ParameterCheck.of(scalar).text(value, path, findings);
     if (text == null) {
       out.writeNull();
       return;

@@ -202,7 +202,7 @@ public final class EntityCodec implements Codec {
       byte[] bytes = new byte[0];
       if (value instanceof BinaryValue binary) {
         bytes = binary.bytes();
-      } else if (ParameterCheck.checked(shape, value, at, findings) != null) {
+      } else if (ParameterCheck.of(shape).text(value, at, findings) != null) {
         bytes = Base64.getMimeDecoder().decode(ScalarText.print(value));
       }
       String type = BinaryKind.mediaType(bytes);

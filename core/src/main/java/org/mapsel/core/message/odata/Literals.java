@@ -25,7 +25,7 @@ final class Literals {
 
   /** Null, with a finding, if the type does not let the value in. */
   @Nullable String literal(Shape.Scalar scalar, Value value, Trail path) {
-    String text = ParameterCheck.checked(scalar, value, path, findings);
+    String text = ParameterCheck.of(scalar).text(value, path, findings);
     if (text == null) {
       return null;
     }

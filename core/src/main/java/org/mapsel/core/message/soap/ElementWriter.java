@@ -18,7 +18,9 @@ import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
 import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.NumberValue;
 import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
 
 /**
@@ -141,6 +143,10 @@ final class ElementWriter {
   }
 
   private void field(Step step, Value value, Trail parent) {
+    if (isPlain(step, value)) {
+      plain(step, value, parent);
+      return;
+    }
     Trail path = parent.then(step.field().name());
     if (value.isAbsent()) {
       if (step.field().isRequired()) {
@@ -155,6 +161,23 @@ final class ElementWriter {
       }
     } else {
       one(step, value, path);
+    }
+  }
+
+  /** Whether a field is one simple element like those around it, as nearly all are. */
+  private boolean isPlain(Step step, Value value) {
+    return step.check() != null
+        && encoded == null
+        && (value instanceof TextValue || value instanceof NumberValue)
+        && step.element() != null
+        && step.element().namespace().equals(defaultNamespace);
+  }
+
+  private void plain(Step step, Value value, Trail parent) {
+    Trail path = parent.then(step.field().name());
+    String text = Objects.requireNonNull(step.check()).text(value, path, findings);
+    if (text != null && !out.element(Objects.requireNonNull(step.element()), text)) {
+      findings.add(path.error("MESSAGE_CHARACTER_REFUSED"));
     }
   }
 
@@ -351,6 +374,6 @@ final class ElementWriter {
       findings.add(path.error("MESSAGE_SIMPLE_EXPECTED"));
       return null;
     }
-    return ParameterCheck.checked(scalar, value, path, findings);
+    return ParameterCheck.of(scalar).text(value, path, findings);
   }
 }

@@ -140,7 +140,7 @@ public final class HttpBindingCodec implements Codec {
         }
         String name = path.path().steps().get(0);
         if (shapes.get(field.shape()) instanceof Shape.Scalar scalar) {
-          String text = ParameterCheck.checked(scalar, value, path, findings);
+          String text = ParameterCheck.of(scalar).text(value, path, findings);
           if (text != null) {
             pairs.add(new Pair(name, text));
           }

@@ -2,6 +2,7 @@ package org.mapsel.core.message.soap;
 
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.message.ParameterCheck;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
@@ -20,8 +21,9 @@ record WritePlan(List<Step> steps, List<Field> fields, boolean plain) {
    * How one field is written.
    *
    * @param element the element around it; null if it is none
+   * @param check what its values must be; null if they are not simple
    */
-  record Step(Field field, Shape shape, @Nullable Tag element) {
+  record Step(Field field, Shape shape, @Nullable Tag element, @Nullable ParameterCheck check) {
 
     static Step of(Field field, Shape shape) {
       return new Step(
@@ -33,7 +35,8 @@ record WritePlan(List<Step> steps, List<Field> fields, boolean plain) {
             case Wire.ArrayItem item -> Tag.of(Name.of("", item.local()));
             case Wire.Member member -> Tag.of(Name.of("", member.name()));
             default -> null;
-          });
+          },
+          shape instanceof Shape.Scalar scalar ? ParameterCheck.of(scalar) : null);
     }
 
     boolean isContent() {
@@ -42,11 +45,21 @@ record WritePlan(List<Step> steps, List<Field> fields, boolean plain) {
     }
   }
 
-  /** The name of an element, ready to be written. */
-  record Tag(String namespace, byte[] local) {
+  /**
+   * The name of an element, ready to be written.
+   *
+   * @param start a whole start tag
+   * @param end the end tag
+   */
+  record Tag(String namespace, byte[] local, byte[] start, byte[] end) {
 
     static Tag of(Name name) {
-      return new Tag(name.namespace(), XmlText.utf8(name.local()));
+      String local = name.local();
+      return new Tag(
+          name.namespace(),
+          XmlText.utf8(local),
+          XmlText.utf8("<" + local + ">"),
+          XmlText.utf8("</" + local + ">"));
     }
   }
 

@@ -105,20 +105,46 @@ final class XmlText {
   boolean characters(String value) {
     reserve(1);
     closeStartTag();
+    return escaped(value, false);
+  }
+
+  /**
+   * Writes an element that holds nothing but a text.
+   *
+   * @return false if the text has a character that no XML can hold
+   */
+  boolean element(WritePlan.Tag tag, String value) {
+    byte[] encoded = utf8(value);
+    if (encoded.length == 0 || !Plain.is(encoded)) {
+      start(tag.local());
+      boolean possible = characters(value);
+      end();
+      return possible;
+    }
+    reserve(tag.start().length + encoded.length + tag.end().length + 1);
+    closeStartTag();
+    put(tag.start());
+    put(encoded);
+    put(tag.end());
+    return true;
+  }
+
+  private boolean escaped(String value, boolean attribute) {
     byte[] encoded = utf8(value);
     if (Plain.is(encoded)) {
       add(encoded);
       return true;
     }
-    return escaped(value, false);
-  }
-
-  private boolean escaped(String value, boolean attribute) {
     boolean possible = true;
     int step;
     for (int i = 0; i < value.length(); i += step) {
       int c = value.codePointAt(i);
       step = Character.charCount(c);
+      if (c > ' ' && c < 0x80 && Character.isLetterOrDigit(c)) {
+        reserve(1);
+        text[length++] = (byte) c;
+        continue;
+      }
       String instead =
           switch (c) {
             case '&' -> "&amp;";
@@ -199,23 +225,32 @@ final class XmlText {
 
     private Plain() {}
 
-    /** Whether a text is ASCII without control characters and what XML escapes. */
+    /** Whether a text is ASCII without control characters, quotes and what XML escapes. */
     static boolean is(byte[] bytes) {
-      int i = 0;
-      for (; i <= bytes.length - Long.BYTES; i += Long.BYTES) {
-        long eight = (long) LONGS.get(bytes, i);
-        long odd = eight | eight - ' ' * EACH | zero(eight, '&') | zero(eight, '<');
-        if (((odd | zero(eight, '>')) & HIGH) != 0) {
-          return false;
+      int last = bytes.length - Long.BYTES;
+      if (last < 0) {
+        for (byte b : bytes) {
+          if (b < ' ' || b == '&' || b == '<' || b == '>' || b == '"') {
+            return false;
+          }
         }
+        return true;
       }
-      for (; i < bytes.length; i++) {
-        byte b = bytes[i];
-        if (b < ' ' || b == '&' || b == '<' || b == '>') {
-          return false;
-        }
+      // The last eight may overlap those before.
+      long odd = odd((long) LONGS.get(bytes, last));
+      for (int i = 0; i < last; i += Long.BYTES) {
+        odd |= odd((long) LONGS.get(bytes, i));
       }
-      return true;
+      return (odd & HIGH) == 0;
+    }
+
+    private static long odd(long eight) {
+      return eight
+          | eight - ' ' * EACH
+          | zero(eight, '&')
+          | zero(eight, '<')
+          | zero(eight, '>')
+          | zero(eight, '"');
     }
 
     /** Sets the high bit of at least one byte if any is this character, of none if none is. */
