@@ -7,6 +7,7 @@ import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.PageId;
+import org.mapsel.core.sample.SeenFields;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 
@@ -54,7 +55,7 @@ public final class AppEditor {
       case AppEdit.UseField use -> {
         Page page = page(app, use.page());
         Call call = call(page, use.call());
-        Service service = service(app, call);
+        Service service = seen(service(app, call), call.service(), call.operation());
         FieldUse uses =
             new FieldUse(page, call, service.shapes(), operation(service, call.operation()));
         yield app.with(use.used() ? uses.use(use.path()) : uses.drop(use.path()));
@@ -99,7 +100,7 @@ public final class AppEditor {
 
   private App addPage(App app, AppEdit.AddPage add) {
     App using = app.using(new App.ServiceUse(add.service(), add.edition()));
-    Service service = service(using, add.service());
+    Service service = seen(service(using, add.service()), add.service(), add.operation());
     Operation operation = operation(service, add.operation(), add.endpoint());
     int number = 1;
     while (using.find(new PageId("page" + number)).isPresent()) {
@@ -115,7 +116,7 @@ public final class AppEditor {
   private App addOperation(App app, AppEdit.AddOperation add) {
     Page page = page(app, add.page());
     App using = app.using(new App.ServiceUse(add.service(), add.edition()));
-    Service service = service(using, add.service());
+    Service service = seen(service(using, add.service()), add.service(), add.operation());
     Operation operation = operation(service, add.operation(), add.endpoint());
     return using.with(
         PageStarter.extend(page, add.service(), service, operation, add.endpoint(), add.fields()));
@@ -161,6 +162,11 @@ public final class AppEditor {
     Optional<Service> service = app.edition(id).flatMap(services::find);
     return service.orElseThrow(
         () -> new EditRefused(Finding.error("APP_SERVICE_MISSING", "service", id)));
+  }
+
+  /** The service with what its last answer tells of what the description leaves open. */
+  private Service seen(Service service, String id, OperationId operation) {
+    return SeenFields.in(service, operation(service, operation), services.answered(id, operation));
   }
 
   private static Operation operation(Service service, OperationId id) {

@@ -38,4 +38,19 @@ public record Operation(
   public Optional<OperationWire> wire(EndpointId endpoint) {
     return wires.stream().filter(wire -> wire.endpoint().equals(endpoint)).findFirst();
   }
+
+  /** The same, which returns something else. */
+  public Operation returning(ShapeId other) {
+    return new Operation(
+        id,
+        name,
+        effect,
+        documentation,
+        input,
+        other,
+        requestElement,
+        responseElement,
+        faults,
+        wires);
+  }
 }

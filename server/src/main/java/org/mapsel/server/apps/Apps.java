@@ -1,10 +1,16 @@
 package org.mapsel.server.apps;
 
 import java.util.List;
+import java.util.Optional;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.AppEdit;
 import org.mapsel.core.page.AppEditor;
+import org.mapsel.core.page.ServiceLookup;
+import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.value.Value;
+import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.services.Editions;
 import org.mapsel.server.services.Ids;
 import org.mapsel.server.services.ServiceUsers;
@@ -18,9 +24,21 @@ public class Apps implements ServiceUsers {
   private final AppStore store;
   private final AppEditor editor;
 
-  Apps(AppStore store, Editions editions) {
+  Apps(AppStore store, Editions editions, Recorder recorder) {
     this.store = store;
-    this.editor = new AppEditor(id -> editions.find(id).map(Editions.Edition::service));
+    this.editor =
+        new AppEditor(
+            new ServiceLookup() {
+              @Override
+              public Optional<Service> find(String edition) {
+                return editions.find(edition).map(Editions.Edition::service);
+              }
+
+              @Override
+              public Value answered(String service, OperationId operation) {
+                return recorder.lastAnswer(service, operation);
+              }
+            });
   }
 
   List<KeptApp> list() {

@@ -17,12 +17,14 @@ import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.sample.SampleMaker.Extent;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
 import org.mapsel.server.outgoing.OutgoingHttp;
 import org.mapsel.server.outgoing.Stamps;
 import org.mapsel.server.secrets.Accesses;
@@ -164,6 +166,15 @@ public class Recorder {
                         exchange.status().orElse(null),
                         exchange.tookMillis(),
                         exchange.startedAt())));
+  }
+
+  /** What an operation answered last; absent if it never did. */
+  public Value lastAnswer(String serviceId, OperationId operation) {
+    return samples
+        .find(serviceId, operation.text(), SampleStore.LAST)
+        .flatMap(SampleStore.Kept::answer)
+        .map(ValueJson::read)
+        .orElse(Value.ABSENT);
   }
 
   /** What was answered in an exchange; nothing if there is none, or nobody answered. */

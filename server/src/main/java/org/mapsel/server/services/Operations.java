@@ -10,6 +10,7 @@ import org.mapsel.core.message.Answer;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.sample.SeenFields;
 import org.mapsel.core.service.Fault;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
@@ -18,6 +19,7 @@ import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.services.ServiceViews.CutView;
 import org.mapsel.server.services.ServiceViews.EndpointView;
 import org.mapsel.server.services.ServiceViews.FaultView;
+import org.mapsel.server.services.ServiceViews.FieldView;
 import org.mapsel.server.services.ServiceViews.OperationView;
 import org.mapsel.server.services.ServiceViews.SampleView;
 import org.mapsel.server.services.ServiceViews.SentView;
@@ -68,10 +70,7 @@ class Operations {
             .orElse(kept.endpoint().text()),
         endpoints,
         Describe.fields(service.shapes(), operation.input()),
-        Describe.fields(
-            service.shapes(),
-            operation.output(),
-            sample.recorded() ? ValueJson.read(sample.answer()) : Value.ABSENT),
+        comesBack(service, operation, sample, learning.isPossible(kept)),
         operation.faults().stream().map(Fault::name).toList(),
         learning.isPossible(kept),
         new SampleView(
@@ -80,6 +79,15 @@ class Operations {
             sample.answer(),
             List.of(),
             sample.sent().map(Operations::sent).orElse(null)));
+  }
+
+  /** What is described, and what only the last answer tells of. */
+  private static List<FieldView> comesBack(
+      Service service, Operation operation, Recorder.Sample sample, boolean learns) {
+    Value answer = sample.recorded() ? ValueJson.read(sample.answer()) : Value.ABSENT;
+    // Where answers are learnt for good, fields get their places by that.
+    Service seen = learns ? service : SeenFields.in(service, operation, answer);
+    return Describe.fields(seen.shapes(), seen.getOperation(operation.id()).output(), answer);
   }
 
   private static Operation operation(Service service, String id) {

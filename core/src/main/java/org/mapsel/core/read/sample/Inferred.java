@@ -7,24 +7,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.ref.Place;
 import org.mapsel.core.shape.Facets;
 import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Occurrence;
+import org.mapsel.core.shape.ScalarGuess;
 import org.mapsel.core.shape.ScalarType;
 
 /** What is known of a type from the values that were seen; every further value widens it. */
 final class Inferred {
-
-  private static final Pattern DATE = Pattern.compile("\\d{4}-\\d{2}-\\d{2}");
-  private static final Pattern DATE_TIME =
-      Pattern.compile(
-          "\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}(:\\d{2}(\\.\\d+)?)?(Z|[+-]\\d{2}:\\d{2})?");
-  private static final Pattern WHOLE = Pattern.compile("-?(0|[1-9]\\d{0,17})");
-  private static final Pattern DECIMAL = Pattern.compile("-?(0|[1-9]\\d{0,17})\\.\\d{1,18}");
 
   private final Map<String, Inferred> members = new LinkedHashMap<>();
 
@@ -47,22 +40,9 @@ final class Inferred {
    * @param typed whether the format itself tells texts from numbers
    */
   void sawText(String text, boolean typed) {
-    ScalarType type =
-        DATE_TIME.matcher(text).matches()
-            ? ScalarType.DATE_TIME
-            : DATE.matcher(text).matches()
-                ? ScalarType.DATE
-                : typed ? ScalarType.TEXT : numeric(text);
-    saw(type, text);
-  }
-
-  private static ScalarType numeric(String text) {
-    if (text.equals("true") || text.equals("false")) {
-      return ScalarType.BOOLEAN;
-    }
-    return WHOLE.matcher(text).matches()
-        ? ScalarType.INTEGER
-        : DECIMAL.matcher(text).matches() ? ScalarType.DECIMAL : ScalarType.TEXT;
+    ScalarType guessed = ScalarGuess.of(text);
+    boolean time = guessed == ScalarType.DATE || guessed == ScalarType.DATE_TIME;
+    saw(typed && !time ? ScalarType.TEXT : guessed, text);
   }
 
   void sawNumber(String text) {
@@ -76,15 +56,7 @@ final class Inferred {
   private void saw(ScalarType type, String text) {
     // What was taken out is no value to send or to show.
     first = first.isEmpty() && !text.contains(Secrets.HIDDEN) ? Optional.of(text) : first;
-    scalar = scalar == null || scalar == type ? type : wider(scalar, type);
-  }
-
-  /** What takes the values of both. */
-  private static ScalarType wider(ScalarType one, ScalarType other) {
-    Set<ScalarType> both = Set.of(one, other);
-    return both.equals(Set.of(ScalarType.INTEGER, ScalarType.DECIMAL))
-        ? ScalarType.DECIMAL
-        : ScalarType.TEXT;
+    scalar = scalar == null ? type : ScalarGuess.both(scalar, type);
   }
 
   /** The items of a list. */
