@@ -44,6 +44,7 @@ public final class XmlCursor implements AutoCloseable {
   private int depth;
   private @Nullable Place place;
   private int skippedLines;
+  private final RecurringTexts tokens = new RecurringTexts();
   private final List<Finding> oddities = new ArrayList<>(0);
 
   private XmlCursor(XMLStreamReader2 reader, String document) {
@@ -261,6 +262,19 @@ public final class XmlCursor implements AutoCloseable {
 
   public String attributeValue(int index) {
     return reader.getAttributeValue(index);
+  }
+
+  /**
+   * The value of an attribute without white space around it. For what recurs, like names and types:
+   * the same text is the same string.
+   */
+  public String attributeToken(int index) throws DocumentException {
+    try {
+      reader.getAttributeAs(index, tokens);
+      return tokens.last();
+    } catch (XMLStreamException e) {
+      throw malformed(e, document);
+    }
   }
 
   public boolean hasAttributes() {

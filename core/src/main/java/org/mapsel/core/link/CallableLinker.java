@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.declare.DataType;
+import org.mapsel.core.link.EntityOperations.Offer;
 import org.mapsel.core.link.EntityTypes.Use;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.EntityModel;
@@ -90,26 +91,17 @@ final class CallableLinker {
             ? imported.method().get()
             : callable.action() ? "POST" : "GET";
     String type = callable.returns().orElse("");
-    Result result = result(type);
-    ShapeId output =
-        switch (result) {
-          case FILE -> operations.file(EntityOperations.own(wished));
-          case NOTHING -> operations.nothing(EntityOperations.own(wished));
-          case ROWS -> operations.rows(EntityOperations.own(wished), EntityModel.itemType(type));
-          case ONE -> operations.entity(type);
-          case VALUE -> operations.value(types.type(type), EntityOperations.own(wished));
-        };
-    String row = EntityModel.itemType(type);
     operations.add(
         wished,
-        wished.replace(".", ": "),
-        callable.documentation(),
-        method,
-        template,
-        parameters,
-        output,
-        result,
-        row);
+        () ->
+            new Offer(
+                wished.replace(".", ": "),
+                callable.documentation(),
+                method,
+                template,
+                result(type),
+                type,
+                parameters));
   }
 
   private Field argument(

@@ -6,6 +6,7 @@ import org.mapsel.core.declare.Declarations;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.service.Endpoint;
+import org.mapsel.core.service.OperationList;
 import org.mapsel.core.service.Protocol;
 import org.mapsel.core.service.Service;
 
@@ -21,7 +22,8 @@ final class EntityLinker {
     SetLinker sets = new SetLinker(operations);
     entities.model().sets().forEach(sets::link);
     new CallableLinker(operations).link();
-    if (operations.all().isEmpty()) {
+    OperationList all = operations.finish();
+    if (all.isEmpty()) {
       findings.add(Finding.error("ODATA_SETS_NONE"));
     }
     String name = declarations.name().isEmpty() ? "Service" : declarations.name();
@@ -29,10 +31,10 @@ final class EntityLinker {
     return new Service(
         name,
         declarations.documentation(),
-        operations.all().isEmpty()
+        all.isEmpty()
             ? List.of()
             : List.of(new Endpoint(EntityOperations.ENDPOINT, protocol, entities.address())),
-        operations.all(),
+        all,
         operations.shapes.finish(),
         Optional.of(entities.model()));
   }

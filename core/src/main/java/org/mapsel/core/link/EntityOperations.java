@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.declare.DataType.Simple;
@@ -16,6 +17,7 @@ import org.mapsel.core.service.Effect;
 import org.mapsel.core.service.EntityModel;
 import org.mapsel.core.service.EntityModel.Property;
 import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.OperationList;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.OperationWire.Entities.Result;
 import org.mapsel.core.shape.Facets;
@@ -31,17 +33,22 @@ final class EntityOperations {
 
   static final EndpointId ENDPOINT = new EndpointId("main");
 
+  /** So much can be done with most sets. */
+  private static final int USUAL_OFFERS = 6;
+
   final EntityModel model;
   final boolean old;
   final EntityTypes types;
   final DataShapes shapes;
 
   private final QueryFields queries;
-  private final List<Operation> operations = new ArrayList<>();
-  private final Set<String> ids = new HashSet<>();
+  private final List<OperationId> ids = new ArrayList<>();
+  private final List<Supplier<Offer>> offers = new ArrayList<>();
+  private final Set<OperationId> taken;
 
   EntityOperations(EntityModel model, boolean old) {
     this.model = model;
+    this.taken = HashSet.newHashSet(USUAL_OFFERS * model.sets().size());
     this.old = old;
     this.types = new EntityTypes(model, old);
     this.shapes = new DataShapes(new DataTypes(types::find));
@@ -52,9 +59,24 @@ final class EntityOperations {
     return queries;
   }
 
-  List<Operation> all() {
-    return operations;
+  /** Each of them is put together when somebody asks for it. */
+  OperationList finish() {
+    return OperationList.made(ids, place -> operation(ids.get(place), offers.get(place)));
   }
+
+  /**
+   * What can be done with entities.
+   *
+   * @param type of what comes back
+   */
+  record Offer(
+      String name,
+      String documentation,
+      String method,
+      String path,
+      Result result,
+      String type,
+      Parameters parameters) {}
 
   /** The parameters of an operation, which are made when somebody asks for them. */
   interface Parameters {
@@ -96,16 +118,11 @@ final class EntityOperations {
         .documented("What was read as etag; * changes it whatever its state is.");
   }
 
-  /** What stands before the names of the shapes that an operation has for itself. */
-  static ShapeId own(String operation) {
-    return new ShapeId("", "/" + operation);
-  }
-
-  ShapeId nothing(ShapeId own) {
+  private ShapeId nothing(ShapeId own) {
     return shapes.later(own.inner("output"), id -> new Shape.Record(id, List.of(), false));
   }
 
-  ShapeId entity(String type) {
+  private ShapeId entity(String type) {
     return types.type(type).form() instanceof DataType.Ref ref
         ? shapes.declared(ref.target(), Notation.JSON)
         : DataShapes.OPEN;
@@ -117,12 +134,12 @@ final class EntityOperations {
   }
 
   /** A file as an answer of its own. */
-  ShapeId file(ShapeId own) {
+  private ShapeId file(ShapeId own) {
     Field file = Field.of(DataShapes.VALUE, bytes(), Occurrence.ONE, new Wire.Whole());
     return shapes.later(own.inner("output"), id -> new Shape.Record(id, List.of(file), false));
   }
 
-  ShapeId value(DataType type, ShapeId own) {
+  private ShapeId value(DataType type, ShapeId own) {
     return shapes.later(
         own.inner("output"),
         id -> {
@@ -132,7 +149,7 @@ final class EntityOperations {
         });
   }
 
-  ShapeId rows(ShapeId own, String type) {
+  private ShapeId rows(ShapeId own, String type) {
     return shapes.later(
         own.inner("output"), id -> new Shape.Record(id, rowFields(type, id), false));
   }
@@ -169,40 +186,57 @@ final class EntityOperations {
     return fields;
   }
 
-  void add(
-      String wished,
-      String name,
-      String documentation,
-      String method,
-      String path,
-      Parameters parameters,
-      ShapeId output,
-      Result result,
-      String type) {
-    String id = wished;
-    for (int i = 2; !ids.add(id); i++) {
-      id = wished + i;
+  /** Offers something under an id like the one that is wished for. */
+  void add(String wished, Supplier<Offer> offer) {
+    OperationId id = new OperationId(wished);
+    for (int i = 2; !taken.add(id); i++) {
+      id = new OperationId(wished + i);
     }
-    ShapeId own = own(id);
-    ShapeId input =
-        shapes.later(
-            own.inner("input"),
-            shape -> {
-              FieldList fields = new FieldList();
-              parameters.addTo(fields, own);
-              return new Shape.Record(shape, fields.toList(), false);
-            });
-    operations.add(
-        new Operation(
-            new OperationId(id),
-            name,
-            method.equals("GET") ? Effect.READS : Effect.WRITES,
-            documentation,
-            input,
-            output,
-            Optional.empty(),
-            Optional.empty(),
-            List.of(),
-            List.of(new OperationWire.Entities(ENDPOINT, old, method, path, result, type))));
+    ids.add(id);
+    offers.add(offer);
+  }
+
+  private Operation operation(OperationId id, Supplier<Offer> later) {
+    // Shapes are made by many threads too, one at a time.
+    synchronized (shapes) {
+      Offer offer = later.get();
+      ShapeId own = new ShapeId("", "/" + id);
+      ShapeId input =
+          shapes.later(
+              own.inner("input"),
+              shape -> {
+                FieldList fields = new FieldList();
+                offer.parameters().addTo(fields, own);
+                return new Shape.Record(shape, fields.toList(), false);
+              });
+      return new Operation(
+          id,
+          offer.name(),
+          offer.method().equals("GET") ? Effect.READS : Effect.WRITES,
+          offer.documentation(),
+          input,
+          output(offer, own),
+          Optional.empty(),
+          Optional.empty(),
+          List.of(),
+          List.of(
+              new OperationWire.Entities(
+                  ENDPOINT,
+                  old,
+                  offer.method(),
+                  offer.path(),
+                  offer.result(),
+                  EntityModel.itemType(offer.type()))));
+    }
+  }
+
+  private ShapeId output(Offer offer, ShapeId own) {
+    return switch (offer.result()) {
+      case FILE -> file(own);
+      case NOTHING -> nothing(own);
+      case ROWS -> rows(own, EntityModel.itemType(offer.type()));
+      case ONE -> entity(offer.type());
+      case VALUE -> value(types.type(offer.type()), own);
+    };
   }
 }

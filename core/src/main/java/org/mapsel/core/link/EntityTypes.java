@@ -321,10 +321,15 @@ final class EntityTypes {
 
   /** The properties of a type that are files, which come and go by themselves. */
   List<Property> files(String type) {
-    return line(type).stream()
-        .flatMap(step -> step.properties().stream())
-        .filter(EntityTypes::isFile)
-        .toList();
+    List<Property> files = new ArrayList<>(0);
+    for (StructuredType step : line(type)) {
+      for (Property property : step.properties()) {
+        if (isFile(property)) {
+          files.add(property);
+        }
+      }
+    }
+    return files;
   }
 
   private static boolean isFile(Property property) {
@@ -338,7 +343,12 @@ final class EntityTypes {
 
   /** Whether an entity of a type is above all a file. */
   boolean isMedia(String type) {
-    return line(type).stream().anyMatch(StructuredType::media);
+    for (StructuredType step : line(type)) {
+      if (step.media()) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** The key properties of a type. */
@@ -347,32 +357,43 @@ final class EntityTypes {
   }
 
   private static List<Property> keysOf(List<StructuredType> line) {
-    return line.stream()
-        .flatMap(step -> step.keys().stream())
-        .distinct()
-        .flatMap(
-            key ->
-                line.stream()
-                    .flatMap(step -> step.properties().stream())
-                    .filter(property -> property.name().equals(key)))
-        .toList();
+    List<Property> keys = new ArrayList<>(1);
+    for (StructuredType step : line) {
+      for (String name : step.keys()) {
+        named(name, line).filter(key -> !keys.contains(key)).ifPresent(keys::add);
+      }
+    }
+    return keys;
+  }
+
+  private static Optional<Property> named(String name, List<StructuredType> line) {
+    for (StructuredType step : line) {
+      for (Property property : step.properties()) {
+        if (property.name().equals(name)) {
+          return Optional.of(property);
+        }
+      }
+    }
+    return Optional.empty();
   }
 
   /** A type and its bases, the outermost base first. */
   List<StructuredType> line(String type) {
-    return lines.computeIfAbsent(
-        type,
-        name ->
-            List.copyOf(
-                EntityModel.line(
-                    name,
-                    one ->
-                        entities.contains(one)
-                            ? Optional.of(structured.get(one))
-                            : Optional.empty())));
+    List<StructuredType> known = lines.get(type);
+    if (known == null) {
+      known = List.copyOf(EntityModel.line(type, this::findEntity));
+      lines.put(type, known);
+    }
+    return known;
+  }
+
+  private Optional<StructuredType> findEntity(String name) {
+    return entities.contains(name) ? Optional.of(structured.get(name)) : Optional.empty();
   }
 
   List<Navigation> navigations(String type) {
-    return line(type).stream().flatMap(step -> step.navigations().stream()).toList();
+    List<Navigation> navigations = new ArrayList<>();
+    line(type).forEach(step -> navigations.addAll(step.navigations()));
+    return navigations;
   }
 }

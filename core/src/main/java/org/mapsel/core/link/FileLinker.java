@@ -1,6 +1,8 @@
 package org.mapsel.core.link;
 
 import java.util.List;
+import java.util.function.Supplier;
+import org.mapsel.core.link.EntityOperations.Offer;
 import org.mapsel.core.service.EntityModel.EntitySet;
 import org.mapsel.core.service.EntityModel.Property;
 import org.mapsel.core.service.OperationWire.Entities.Result;
@@ -24,18 +26,22 @@ final class FileLinker {
   }
 
   /** Fetching and replacing every file that one entity of a set has. */
-  void link(EntitySet set, String path, List<Property> keys) {
+  void link(EntitySet set, Supplier<String> path, List<Property> keys) {
+    boolean media = operations.types.isMedia(set.type());
+    List<Property> files = operations.types.files(set.type());
+    if (!media && files.isEmpty()) {
+      return;
+    }
     String owner = set.single() ? set.name() : "one of " + set.name();
-    if (operations.types.isMedia(set.type())) {
-      String id = set.name() + "." + FILE;
-      fetch(id, "Fetch the file of " + owner, path + "/$value", keys);
+    if (media) {
+      Supplier<String> way = () -> path.get() + "/$value";
+      fetch(set.name() + "." + FILE, "Fetch the file of " + owner, way, keys);
       if (set.can().change()) {
-        String name = "Replace the file of " + owner;
-        replace(set.name() + ".replaceFile", name, path + "/$value", keys);
+        replace(set.name() + ".replaceFile", "Replace the file of " + owner, way, keys);
       }
     }
-    for (Property file : operations.types.files(set.type())) {
-      String way = path + "/" + file.name();
+    for (Property file : files) {
+      Supplier<String> way = () -> path.get() + "/" + file.name();
       fetch(set.name() + "." + file.name(), "Fetch " + file.name() + " of " + owner, way, keys);
       if (set.can().change() && file.hints().direction() != Hints.Direction.RETURNED_ONLY) {
         String id = set.name() + ".replace" + file.name();
@@ -48,44 +54,47 @@ final class FileLinker {
   void create(EntitySet set) {
     operations.add(
         set.name() + ".create",
-        "Create one of " + set.name(),
-        set.documentation(),
-        "POST",
-        "/" + set.name(),
-        (fields, own) -> fields.add(file()),
-        operations.entity(set.type()),
-        Result.ONE,
-        set.type());
+        () ->
+            new Offer(
+                "Create one of " + set.name(),
+                set.documentation(),
+                "POST",
+                "/" + set.name(),
+                Result.ONE,
+                set.type(),
+                (fields, own) -> fields.add(file())));
   }
 
-  private void fetch(String id, String name, String path, List<Property> keys) {
+  private void fetch(String id, String name, Supplier<String> path, List<Property> keys) {
     operations.add(
         id,
-        name,
-        "",
-        "GET",
-        path,
-        (fields, own) -> operations.addKeys(keys, fields, own),
-        operations.file(EntityOperations.own(id)),
-        Result.FILE,
-        "");
+        () ->
+            new Offer(
+                name,
+                "",
+                "GET",
+                path.get(),
+                Result.FILE,
+                "",
+                (fields, own) -> operations.addKeys(keys, fields, own)));
   }
 
-  private void replace(String id, String name, String path, List<Property> keys) {
+  private void replace(String id, String name, Supplier<String> path, List<Property> keys) {
     operations.add(
         id,
-        name,
-        "",
-        "PUT",
-        path,
-        (fields, own) -> {
-          operations.addKeys(keys, fields, own);
-          fields.add(operations.ifMatch(own));
-          fields.add(file());
-        },
-        operations.nothing(EntityOperations.own(id)),
-        Result.NOTHING,
-        "");
+        () ->
+            new Offer(
+                name,
+                "",
+                "PUT",
+                path.get(),
+                Result.NOTHING,
+                "",
+                (fields, own) -> {
+                  operations.addKeys(keys, fields, own);
+                  fields.add(operations.ifMatch(own));
+                  fields.add(file());
+                }));
   }
 
   private Field file() {

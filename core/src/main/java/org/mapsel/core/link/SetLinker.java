@@ -1,9 +1,12 @@
 package org.mapsel.core.link;
 
+import static org.mapsel.core.link.EntityOperations.keyed;
+
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
+import java.util.function.Supplier;
+import org.mapsel.core.link.EntityOperations.Offer;
 import org.mapsel.core.link.EntityTypes.Use;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.EntityModel;
@@ -43,140 +46,156 @@ final class SetLinker {
 
   private void set(EntitySet set) {
     String name = set.name();
-    List<Property> keys = types.keys(set.type());
+    String type = set.type();
+    List<Property> keys = types.keys(type);
     if (set.can().list()) {
-      list(name + ".list", "List " + name, "/" + name, List.of(), set.type(), set);
+      list(name + ".list", () -> "List " + name, () -> "/" + name, List.of(), type, set);
       if (!keys.isEmpty()) {
-        read(
-            name + ".read",
-            "Read one of " + name,
-            EntityOperations.keyed(name, keys),
-            keys,
-            set.type());
+        read(name + ".read", () -> "Read one of " + name, () -> keyed(name, keys), keys, type);
       }
     }
-    if (set.can().create() && types.isMedia(set.type())) {
+    if (set.can().create() && types.isMedia(type)) {
       files.create(set);
     } else if (set.can().create()) {
       create(set);
     }
-    if (!keys.isEmpty() && set.can().change()) {
-      change(
-          name + ".change",
-          "Change one of " + name,
-          EntityOperations.keyed(name, keys),
-          keys,
-          set.type());
-    }
-    if (!keys.isEmpty() && set.can().delete()) {
-      delete(set, keys);
-    }
     if (!keys.isEmpty()) {
-      follow(set, EntityOperations.keyed(name, keys), keys);
-      files.link(set, EntityOperations.keyed(name, keys), keys);
+      if (set.can().change()) {
+        change(set, () -> "Change one of " + name, () -> keyed(name, keys), keys);
+      }
+      if (set.can().delete()) {
+        delete(set, keys);
+      }
+      follow(set, () -> keyed(name, keys), keys);
+      files.link(set, () -> keyed(name, keys), keys);
     }
   }
 
   private void single(EntitySet set) {
-    String path = "/" + set.name();
-    read(set.name() + ".read", "Read " + set.name(), path, List.of(), set.type());
+    String name = set.name();
+    Supplier<String> path = () -> "/" + name;
+    read(name + ".read", () -> "Read " + name, path, List.of(), set.type());
     if (set.can().change()) {
-      change(set.name() + ".change", "Change " + set.name(), path, List.of(), set.type());
+      change(set, () -> "Change " + name, path, List.of());
     }
     follow(set, path, List.of());
     files.link(set, path, List.of());
   }
 
-  private void follow(EntitySet set, String path, List<Property> keys) {
+  private void follow(EntitySet set, Supplier<String> path, List<Property> keys) {
     for (Navigation navigation : types.navigations(set.type())) {
       if (!types.isEntity(navigation.type())) {
         continue;
       }
       String id = set.name() + "." + navigation.name();
-      String way = path + "/" + navigation.name();
+      Supplier<String> way = () -> path.get() + "/" + navigation.name();
+      String of = navigation.name() + " of one of " + set.name();
       String target = EntityModel.itemType(navigation.type());
       if (EntityModel.isCollection(navigation.type())) {
-        String name = "List " + navigation.name() + " of one of " + set.name();
-        list(id, name, way, keys, target, targetSet(target, set));
+        list(id, () -> "List " + of, way, keys, target, targetSet(target, set));
       } else {
-        read(id, "Read " + navigation.name() + " of one of " + set.name(), way, keys, target);
+        read(id, () -> "Read " + of, way, keys, target);
       }
     }
   }
 
   /** What a set of these entities may be asked; where there is none, anything. */
   private EntitySet targetSet(String type, EntitySet from) {
-    return Optional.ofNullable(sets.get(type))
-        .orElse(new EntitySet(from.name(), type, false, "", EntityModel.Capabilities.ALL));
+    EntitySet known = sets.get(type);
+    return known != null
+        ? known
+        : new EntitySet(from.name(), type, false, "", EntityModel.Capabilities.ALL);
   }
 
   private void list(
-      String id, String name, String path, List<Property> keys, String type, EntitySet set) {
-    EntityOperations.Parameters parameters =
-        (fields, own) -> {
-          operations.addKeys(keys, fields, own);
-          operations.queries().ofList(type, set.can()).forEach(fields::add);
-        };
-    ShapeId output = operations.rows(EntityOperations.own(id), type);
+      String id,
+      Supplier<String> name,
+      Supplier<String> path,
+      List<Property> keys,
+      String type,
+      EntitySet set) {
     operations.add(
-        id, name, set.documentation(), "GET", path, parameters, output, Result.ROWS, type);
+        id,
+        () ->
+            new Offer(
+                name.get(),
+                set.documentation(),
+                "GET",
+                path.get(),
+                Result.ROWS,
+                type,
+                (fields, own) -> {
+                  operations.addKeys(keys, fields, own);
+                  operations.queries().ofList(type, set.can()).forEach(fields::add);
+                }));
   }
 
-  private void read(String id, String name, String path, List<Property> keys, String type) {
-    EntityOperations.Parameters parameters =
-        (fields, own) -> {
-          operations.addKeys(keys, fields, own);
-          operations.queries().ofOne(type).forEach(fields::add);
-        };
+  private void read(
+      String id, Supplier<String> name, Supplier<String> path, List<Property> keys, String type) {
     operations.add(
-        id, name, "", "GET", path, parameters, operations.entity(type), Result.ONE, type);
+        id,
+        () ->
+            new Offer(
+                name.get(),
+                "",
+                "GET",
+                path.get(),
+                Result.ONE,
+                type,
+                (fields, own) -> {
+                  operations.addKeys(keys, fields, own);
+                  operations.queries().ofOne(type).forEach(fields::add);
+                }));
   }
 
   private void create(EntitySet set) {
-    String id = set.name() + ".create";
     operations.add(
-        id,
-        "Create one of " + set.name(),
-        set.documentation(),
-        "POST",
-        "/" + set.name(),
-        (fields, own) -> fields.add(body(set.type(), Use.CREATED, own)),
-        operations.entity(set.type()),
-        Result.ONE,
-        set.type());
+        set.name() + ".create",
+        () ->
+            new Offer(
+                "Create one of " + set.name(),
+                set.documentation(),
+                "POST",
+                "/" + set.name(),
+                Result.ONE,
+                set.type(),
+                (fields, own) -> fields.add(body(set.type(), Use.CREATED, own))));
   }
 
-  private void change(String id, String name, String path, List<Property> keys, String type) {
-    EntityOperations.Parameters parameters =
-        (fields, own) -> {
-          operations.addKeys(keys, fields, own);
-          fields.add(operations.ifMatch(own));
-          fields.add(body(type, Use.CHANGED, own));
-        };
-    String method = operations.old ? "MERGE" : "PATCH";
+  private void change(
+      EntitySet set, Supplier<String> name, Supplier<String> path, List<Property> keys) {
     operations.add(
-        id, name, "", method, path, parameters, operations.entity(type), Result.ONE, type);
+        set.name() + ".change",
+        () ->
+            new Offer(
+                name.get(),
+                "",
+                operations.old ? "MERGE" : "PATCH",
+                path.get(),
+                Result.ONE,
+                set.type(),
+                (fields, own) -> {
+                  operations.addKeys(keys, fields, own);
+                  fields.add(operations.ifMatch(own));
+                  fields.add(body(set.type(), Use.CHANGED, own));
+                }));
   }
 
   private void delete(EntitySet set, List<Property> keys) {
-    String id = set.name() + ".delete";
-    EntityOperations.Parameters parameters =
-        (fields, own) -> {
-          operations.addKeys(keys, fields, own);
-          fields.add(operations.ifMatch(own));
-        };
-    String path = EntityOperations.keyed(set.name(), keys);
-    String name = "Delete one of " + set.name();
     operations.add(
-        id,
-        name,
-        "",
-        "DELETE",
-        path,
-        parameters,
-        operations.nothing(EntityOperations.own(id)),
-        Result.NOTHING,
-        set.type());
+        set.name() + ".delete",
+        () ->
+            new Offer(
+                "Delete one of " + set.name(),
+                "",
+                "DELETE",
+                keyed(set.name(), keys),
+                Result.NOTHING,
+                set.type(),
+                (fields, own) -> {
+                  operations.addKeys(keys, fields, own);
+                  fields.add(operations.ifMatch(own));
+                }));
   }
 
   private Field body(String type, Use use, ShapeId own) {

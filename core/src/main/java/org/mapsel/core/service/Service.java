@@ -15,17 +15,27 @@ public record Service(
     String name,
     String documentation,
     List<Endpoint> endpoints,
-    List<Operation> operations,
+    OperationList operations,
     Shapes shapes,
     Optional<EntityModel> entities) {
 
   public Service {
     endpoints = List.copyOf(endpoints);
-    operations = List.copyOf(operations);
+  }
+
+  /** A service whose operations are all there already. */
+  public Service(
+      String name,
+      String documentation,
+      List<Endpoint> endpoints,
+      List<Operation> operations,
+      Shapes shapes,
+      Optional<EntityModel> entities) {
+    this(name, documentation, endpoints, OperationList.of(operations), shapes, entities);
   }
 
   public Optional<Operation> findOperation(OperationId id) {
-    return operations.stream().filter(operation -> operation.id().equals(id)).findFirst();
+    return operations.find(id);
   }
 
   public Operation getOperation(OperationId id) {

@@ -10,14 +10,27 @@ final class Aliases {
 
   private final Map<String, String> namespaces = new HashMap<>();
 
+  /** Metadata names the same types all over: each is looked up and kept once. */
+  private final Map<String, String> resolved = new HashMap<>();
+
   void add(String alias, String namespace) {
     if (!alias.isEmpty()) {
       namespaces.put(alias, namespace);
+      resolved.clear();
     }
   }
 
   /** A qualified name or a collection of one, with its namespace in full. */
   String resolve(String name) {
+    String known = resolved.get(name);
+    if (known == null) {
+      known = lookedUp(name);
+      resolved.put(name, known);
+    }
+    return known;
+  }
+
+  private String lookedUp(String name) {
     if (name.startsWith(COLLECTION) && name.endsWith(")")) {
       String item = name.substring(COLLECTION.length(), name.length() - 1);
       return COLLECTION + resolve(item) + ")";

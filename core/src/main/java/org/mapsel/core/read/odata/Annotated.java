@@ -2,7 +2,9 @@ package org.mapsel.core.read.odata;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.service.EntityModel.Capabilities;
 import org.mapsel.core.shape.Hints;
@@ -12,20 +14,32 @@ import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
 
 /**
- * What annotations say, whether they are of the standard vocabularies (Core, Capabilities,
- * Measures, Validation), of others with the same words, or attributes of version 2.0 metadata.
+ * What annotations say of one thing, whether they are of the standard vocabularies (Core,
+ * Capabilities, Measures, Validation), of others with the same words, or attributes of version 2.0
+ * metadata.
  */
 final class Annotated {
 
-  private final Csdl csdl;
+  private static final Hints KEY = Hints.NONE.asKey();
 
-  Annotated(Csdl csdl) {
-    this.csdl = csdl;
+  static final Annotated NOTHING = new Annotated(Map.of());
+
+  private final Map<String, Value> said;
+
+  /**
+   * @param said values by the last word of their terms
+   */
+  Annotated(Map<String, Value> said) {
+    this.said = said;
+  }
+
+  private Value value(String term) {
+    return said.getOrDefault(term, Value.NULL);
   }
 
   /** The text of an annotation; nothing if it is a path or a record. */
-  Optional<String> text(String target, String term) {
-    return csdl.annotation(target, term).flatMap(Annotated::text);
+  Optional<String> text(String term) {
+    return text(value(term));
   }
 
   private static Optional<String> text(Value value) {
@@ -39,110 +53,132 @@ final class Annotated {
         : Optional.empty();
   }
 
-  String documentation(String target) {
-    String brief = text(target, "Description").orElse("");
-    String more = text(target, "LongDescription").orElse("");
-    String hint = text(target, "@quickinfo").orElse("");
+  String documentation() {
+    if (said.isEmpty()) {
+      return "";
+    }
+    String brief = text("Description").orElse("");
+    String more = text("LongDescription").orElse("");
+    String hint = text("@quickinfo").orElse("");
     String said = brief.isEmpty() ? hint : brief;
     return said.isEmpty() || more.isEmpty() ? said + more : said + "\n\n" + more;
   }
 
   /** What is said of a property for whoever shows or fills it. */
-  Hints hints(String target, boolean key) {
-    Hints hints = key ? Hints.NONE.asKey() : Hints.NONE;
-    Optional<String> label = text(target, "Label").or(() -> text(target, "@label"));
+  Hints hints(boolean key) {
+    Hints hints = key ? KEY : Hints.NONE;
+    if (said.isEmpty()) {
+      return hints;
+    }
+    Optional<String> label = text("Label").or(() -> text("@label"));
     if (label.isPresent() && !label.get().isBlank()) {
       hints = hints.labelled(label.get());
     }
-    Optional<String> unit = text(target, "Unit").or(() -> text(target, "ISOCurrency"));
+    Optional<String> unit = text("Unit").or(() -> text("ISOCurrency"));
     if (unit.isPresent()) {
       hints = hints.withUnit(unit.get());
     }
-    if (isReadOnly(target)) {
+    if (isReadOnly()) {
       hints = hints.travelling(Hints.Direction.RETURNED_ONLY);
     }
-    if (is(target, "Hidden") || text(target, "@visible").equals(Optional.of("false"))) {
+    if (is("Hidden") || isNot("@visible")) {
       hints = hints.asHidden();
     }
     return hints;
   }
 
-  private boolean isReadOnly(String target) {
-    boolean neither =
-        text(target, "@creatable").equals(Optional.of("false"))
-            && text(target, "@updatable").equals(Optional.of("false"));
+  private boolean isReadOnly() {
+    boolean neither = isNot("@creatable") && isNot("@updatable");
     return neither
-        || is(target, "Computed")
-        || text(target, "Permissions").filter(said -> said.endsWith("/Read")).isPresent()
-        || text(target, "FieldControl").filter(said -> said.endsWith("/ReadOnly")).isPresent();
+        || is("Computed")
+        || text("Permissions").filter(said -> said.endsWith("/Read")).isPresent()
+        || text("FieldControl").filter(said -> said.endsWith("/ReadOnly")).isPresent();
   }
 
-  private boolean is(String target, String term) {
-    return text(target, term).equals(Optional.of("true"));
+  private boolean is(String term) {
+    return value(term) instanceof TextValue text && text.text().equals("true");
+  }
+
+  private boolean isNot(String term) {
+    return value(term) instanceof TextValue text && text.text().equals("false");
   }
 
   /** The properties that a list of a type shows. */
-  List<String> columns(String type) {
+  List<String> columns() {
     List<String> columns = new ArrayList<>();
-    if (csdl.annotation(type, "LineItem").orElse(Value.NULL) instanceof ListValue items) {
+    if (value("LineItem") instanceof ListValue items) {
       items.items().forEach(item -> path(item).ifPresent(columns::add));
     }
     return columns;
   }
 
   /** The property that names an entity of a type. */
-  Optional<String> title(String type) {
-    return csdl.annotation(type, "HeaderInfo")
-        .map(header -> header.at(FieldPath.of("Title")))
-        .flatMap(Annotated::path);
+  Optional<String> title() {
+    return path(value("HeaderInfo").at(FieldPath.of("Title")));
   }
 
-  /** What may be done with a set. */
-  Capabilities capabilities(String target, List<String> properties, String type) {
-    List<String> notFiltered = paths(target, "FilterRestrictions", "NonFilterableProperties");
-    List<String> notSorted = paths(target, "SortRestrictions", "NonSortableProperties");
+  /**
+   * What may be done with a set.
+   *
+   * @param properties the names of what its entities have, as far as something is said of it
+   * @param of what is said of each of them
+   */
+  Capabilities capabilities(List<String> properties, Function<String, Annotated> of) {
+    if (said.isEmpty() && properties.isEmpty()) {
+      return Capabilities.ALL;
+    }
+    List<String> notFiltered = paths("FilterRestrictions", "NonFilterableProperties");
+    List<String> notSorted = paths("SortRestrictions", "NonSortableProperties");
     for (String property : properties) {
-      if (text(type + "/" + property, "@filterable").equals(Optional.of("false"))) {
+      Annotated more = of.apply(property);
+      if (more.isNot("@filterable")) {
         notFiltered.add(property);
       }
-      if (text(type + "/" + property, "@sortable").equals(Optional.of("false"))) {
+      if (more.isNot("@sortable")) {
         notSorted.add(property);
       }
     }
     return new Capabilities(
-        may(target, "ReadRestrictions", "Readable", "@addressable"),
-        may(target, "InsertRestrictions", "Insertable", "@creatable"),
-        may(target, "UpdateRestrictions", "Updatable", "@updatable"),
-        may(target, "DeleteRestrictions", "Deletable", "@deletable"),
-        may(target, "FilterRestrictions", "Filterable", "@filterable"),
-        may(target, "SortRestrictions", "Sortable", "@sortable"),
-        may(target, "SearchRestrictions", "Searchable", "@searchable"),
-        may(target, "CountRestrictions", "Countable", "@countable"),
-        !text(target, "TopSupported").equals(Optional.of("false")),
-        !text(target, "SkipSupported").equals(Optional.of("false")),
-        may(target, "ExpandRestrictions", "Expandable", "@expandable"),
+        may("ReadRestrictions", "Readable", "@addressable"),
+        may("InsertRestrictions", "Insertable", "@creatable"),
+        may("UpdateRestrictions", "Updatable", "@updatable"),
+        may("DeleteRestrictions", "Deletable", "@deletable"),
+        may("FilterRestrictions", "Filterable", "@filterable"),
+        may("SortRestrictions", "Sortable", "@sortable"),
+        may("SearchRestrictions", "Searchable", "@searchable"),
+        may("CountRestrictions", "Countable", "@countable"),
+        !isNot("TopSupported"),
+        !isNot("SkipSupported"),
+        may("ExpandRestrictions", "Expandable", "@expandable"),
         notFiltered,
         notSorted);
   }
 
-  private boolean may(String target, String term, String member, String attribute) {
-    Optional<String> said =
-        csdl.annotation(target, term)
-            .map(value -> value.at(FieldPath.of(member)))
-            .flatMap(Annotated::text)
-            .or(() -> text(target, attribute));
-    return !said.equals(Optional.of("false"));
+  private boolean may(String term, String member, String attribute) {
+    Optional<String> allowed = text(value(term).at(FieldPath.of(member)));
+    return allowed.isPresent() ? !allowed.get().equals("false") : !isNot(attribute);
   }
 
-  private List<String> paths(String target, String term, String member) {
-    List<String> paths = new ArrayList<>();
-    Value restrictions = csdl.annotation(target, term).orElse(Value.NULL);
-    if (restrictions instanceof RecordValue record
-        && record.get(member) instanceof ListValue list) {
+  private List<String> paths(String term, String member) {
+    List<String> paths = new ArrayList<>(0);
+    if (value(term) instanceof RecordValue record && record.get(member) instanceof ListValue list) {
       for (Value item : list.items()) {
         path(item).or(() -> text(item)).ifPresent(paths::add);
       }
     }
     return paths;
+  }
+
+  /** The values that a property may have; any if there are none. */
+  List<String> allowed() {
+    List<String> allowed = new ArrayList<>(0);
+    if (value("AllowedValues") instanceof ListValue list) {
+      for (Value item : list.items()) {
+        if (item instanceof RecordValue record && record.get("Value") instanceof TextValue text) {
+          allowed.add(text.text());
+        }
+      }
+    }
+    return allowed;
   }
 }

@@ -2,6 +2,7 @@ package org.mapsel.core.read.odata;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -86,6 +87,9 @@ final class Csdl {
   /** By target, then by the last word of the term. */
   private final Map<String, Map<String, Value>> annotations = new HashMap<>();
 
+  /** What has members that something is said of. */
+  private final java.util.Set<String> annotatedOwners = new HashSet<>();
+
   String version = "";
   String container = "";
 
@@ -93,9 +97,25 @@ final class Csdl {
   void annotate(String target, String term, Value value) {
     String word = term.substring(term.lastIndexOf('.') + 1);
     annotations.computeIfAbsent(target, key -> new LinkedHashMap<>()).putIfAbsent(word, value);
+    int slash = target.indexOf('/');
+    if (slash >= 0) {
+      annotatedOwners.add(target.substring(0, slash));
+    }
   }
 
-  Optional<Value> annotation(String target, String term) {
-    return Optional.ofNullable(annotations.getOrDefault(target, Map.of()).get(term));
+  /** What is said of something. */
+  Annotated at(String target) {
+    Map<String, Value> said = annotations.get(target);
+    return said == null ? Annotated.NOTHING : new Annotated(said);
+  }
+
+  /** Whether something is said of any member of something. */
+  boolean hasAnnotatedMembers(String owner) {
+    return annotatedOwners.contains(owner);
+  }
+
+  /** What is said of a member of something. */
+  Annotated at(String owner, String member) {
+    return hasAnnotatedMembers(owner) ? at(owner + "/" + member) : Annotated.NOTHING;
   }
 }

@@ -3,7 +3,6 @@ package org.mapsel.core.read.odata;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Pattern;
 import org.mapsel.core.document.DocumentException;
 import org.mapsel.core.document.XmlCursor;
 import org.mapsel.core.value.Value;
@@ -14,8 +13,7 @@ final class CsdlXml {
   private static final String NAME = "Name";
   private static final String TYPE = "Type";
 
-  /** A greatest length may also be the word "max", which says nothing. */
-  private static final Pattern LENGTH = Pattern.compile("\\d{1,9}");
+  private static final int LENGTH_DIGITS = 9;
 
   private final XmlCursor cursor;
   private final Csdl csdl;
@@ -61,16 +59,16 @@ final class CsdlXml {
     }
   }
 
-  private String attribute(String name) {
+  private String attribute(String name) throws DocumentException {
     for (int i = 0; i < cursor.attributeCount(); i++) {
       if (cursor.attributeLocal(i).equals(name)) {
-        return cursor.attributeValue(i);
+        return cursor.attributeToken(i);
       }
     }
     return "";
   }
 
-  private boolean is(String name) {
+  private boolean is(String name) throws DocumentException {
     return attribute(name).equals("true");
   }
 
@@ -148,6 +146,15 @@ final class CsdlXml {
     }
   }
 
+  private boolean hasHints() {
+    for (int i = 0; i < cursor.attributeCount(); i++) {
+      if (!cursor.attributeNamespace(i).isEmpty()) {
+        return true;
+      }
+    }
+    return false;
+  }
+
   private void type(boolean entity) throws DocumentException {
     String name = qualified(attribute(NAME));
     Csdl.Type type = new Csdl.Type(name, entity);
@@ -177,29 +184,52 @@ final class CsdlXml {
 
   private Csdl.Member property(String owner) throws DocumentException {
     Csdl.Member member = typed();
-    String target = owner + "/" + member.name();
-    attributeHints(target);
-    each(() -> annotation(target));
+    if (hasHints()) {
+      attributeHints(owner + "/" + member.name());
+    }
+    each(() -> annotation(owner + "/" + member.name()));
     return member;
   }
 
-  /** Name, type and facets of a property, parameter or the like. */
-  private Csdl.Member typed() {
-    String type = attribute(TYPE);
-    String collection = attribute("CollectionKind");
-    String preset = attribute("DefaultValue");
-    String length = attribute("MaxLength");
-    String resolved = aliases.resolve(type.isEmpty() ? "Edm.String" : type);
-    return new Csdl.Member(
-        attribute(NAME),
-        collection.equals("List") || collection.equals("Bag")
-            ? "Collection(" + resolved + ")"
-            : resolved,
-        !attribute("Nullable").equals("false"),
-        !length.isEmpty() && LENGTH.matcher(length).matches()
-            ? Optional.of(Integer.valueOf(length))
-            : Optional.empty(),
-        preset.isEmpty() ? Optional.empty() : Optional.of(preset));
+  /** Name, type and facets of a property, parameter or the like; metadata is mostly these. */
+  private Csdl.Member typed() throws DocumentException {
+    String name = "";
+    String type = "Edm.String";
+    boolean list = false;
+    boolean nullable = true;
+    Optional<Integer> length = Optional.empty();
+    Optional<String> preset = Optional.empty();
+    for (int i = 0; i < cursor.attributeCount(); i++) {
+      switch (cursor.attributeLocal(i)) {
+        case NAME -> name = cursor.attributeToken(i);
+        case TYPE -> type = cursor.attributeToken(i);
+        case "Nullable" -> nullable = !cursor.attributeToken(i).equals("false");
+        case "MaxLength" -> length = length(cursor.attributeToken(i));
+        case "DefaultValue" ->
+            preset = Optional.of(cursor.attributeValue(i)).filter(text -> !text.isEmpty());
+        case "CollectionKind" -> {
+          String kind = cursor.attributeToken(i);
+          list = kind.equals("List") || kind.equals("Bag");
+        }
+        default -> {}
+      }
+    }
+    String resolved = aliases.resolve(type);
+    String whole = list ? "Collection(" + resolved + ")" : resolved;
+    return new Csdl.Member(name, whole, nullable, length, preset);
+  }
+
+  /** A greatest length may also be the word "max", which says nothing. */
+  private static Optional<Integer> length(String text) {
+    if (text.isEmpty() || text.length() > LENGTH_DIGITS) {
+      return Optional.empty();
+    }
+    for (int i = 0; i < text.length(); i++) {
+      if (text.charAt(i) < '0' || text.charAt(i) > '9') {
+        return Optional.empty();
+      }
+    }
+    return Optional.of(Integer.valueOf(text));
   }
 
   private Csdl.Link navigation(String owner) throws DocumentException {
@@ -297,7 +327,7 @@ final class CsdlXml {
     each(() -> annotation(target));
   }
 
-  private void callable(String of) {
+  private void callable(String of) throws DocumentException {
     csdl.imports.add(new Csdl.Import(attribute(NAME), aliases.resolve(of), Optional.empty()));
   }
 

@@ -20,10 +20,6 @@ import org.mapsel.core.service.EntityModel.Navigation;
 import org.mapsel.core.service.EntityModel.Property;
 import org.mapsel.core.service.EntityModel.StructuredType;
 import org.mapsel.core.service.EntityModel.TypeDefinition;
-import org.mapsel.core.value.ListValue;
-import org.mapsel.core.value.RecordValue;
-import org.mapsel.core.value.TextValue;
-import org.mapsel.core.value.Value;
 
 /** Makes the entity model of what metadata documents say. */
 final class EntityModels {
@@ -31,14 +27,12 @@ final class EntityModels {
   private static final String METADATA = "$metadata";
 
   private final Csdl csdl;
-  private final Annotated annotated;
   private final Reading reading;
   private final String document;
   private final Set<String> told = new HashSet<>();
 
   private EntityModels(Csdl csdl, Reading reading, String document) {
     this.csdl = csdl;
-    this.annotated = new Annotated(csdl);
     this.reading = reading;
     this.document = document;
   }
@@ -78,15 +72,18 @@ final class EntityModels {
                     .at(Place.in(document)));
         continue;
       }
-      String target = set.container() + "/" + set.name();
-      List<String> properties = type.properties().stream().map(Property::name).toList();
+      Annotated said = csdl.at(set.container(), set.name());
+      List<String> properties =
+          csdl.hasAnnotatedMembers(set.type())
+              ? type.properties().stream().map(Property::name).toList()
+              : List.of();
       sets.add(
           new EntitySet(
               set.name(),
               set.type(),
               set.single(),
-              annotated.documentation(target),
-              annotated.capabilities(target, properties, set.type())));
+              said.documentation(),
+              said.capabilities(properties, property -> csdl.at(set.type(), property))));
     }
     return new EntityModel(
         entities,
@@ -107,6 +104,7 @@ final class EntityModels {
     for (Csdl.Member member : type.properties) {
       properties.add(property(type, member));
     }
+    Annotated said = csdl.at(type.name);
     return new StructuredType(
         type.name,
         type.base,
@@ -116,37 +114,25 @@ final class EntityModels {
         type.keys,
         properties,
         type.navigations.stream().map(this::navigation).toList(),
-        annotated.documentation(type.name),
-        annotated.columns(type.name),
-        annotated.title(type.name));
+        said.documentation(),
+        said.columns(),
+        said.title());
   }
 
   private Property property(Csdl.Type type, Csdl.Member member) {
-    String target = type.name + "/" + member.name();
+    Annotated said = csdl.at(type.name, member.name());
     return new Property(
         member.name(),
         member.type(),
         member.nullable(),
         member.maxLength(),
         member.preset(),
-        annotated.text(target, "Minimum"),
-        annotated.text(target, "Maximum"),
-        annotated.text(target, "Pattern"),
-        allowed(target),
-        annotated.documentation(target),
-        annotated.hints(target, type.keys.contains(member.name())));
-  }
-
-  private List<String> allowed(String target) {
-    List<String> allowed = new ArrayList<>();
-    if (csdl.annotation(target, "AllowedValues").orElse(Value.NULL) instanceof ListValue list) {
-      for (Value item : list.items()) {
-        if (item instanceof RecordValue record && record.get("Value") instanceof TextValue text) {
-          allowed.add(text.text());
-        }
-      }
-    }
-    return allowed;
+        said.text("Minimum"),
+        said.text("Maximum"),
+        said.text("Pattern"),
+        said.allowed(),
+        said.documentation(),
+        said.hints(type.keys.contains(member.name())));
   }
 
   /** Before version 4 the type of the other end is said by an association. */
@@ -184,6 +170,6 @@ final class EntityModels {
             .map(one -> new CallableParameter(one.name(), one.type(), one.nullable()))
             .toList(),
         operation.returns(),
-        annotated.documentation(operation.name()));
+        csdl.at(operation.name()).documentation());
   }
 }
