@@ -5,6 +5,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.service.EntityModel;
 
@@ -20,7 +22,7 @@ public final class Declarations {
   private final Map<Name, InterfaceDeclaration> interfaces = new LinkedHashMap<>();
   private final Map<Name, BindingDeclaration> bindings = new LinkedHashMap<>();
   private final List<ServiceDeclaration> services = new ArrayList<>();
-  private final Map<String, DataType> dataTypes = new LinkedHashMap<>();
+  private Function<String, @Nullable DataType> dataTypes = target -> null;
   private final List<HttpDeclaration> httpOperations = new ArrayList<>();
   private Optional<Entities> entities = Optional.empty();
   private boolean overHttp;
@@ -56,7 +58,6 @@ public final class Declarations {
         && interfaces.isEmpty()
         && bindings.isEmpty()
         && services.isEmpty()
-        && dataTypes.isEmpty()
         && httpOperations.isEmpty()
         && entities.isEmpty();
   }
@@ -92,13 +93,6 @@ public final class Declarations {
 
   public void add(BindingDeclaration binding) {
     bindings.putIfAbsent(binding.name(), binding);
-  }
-
-  /**
-   * @param target what a {@link DataType.Ref} says to point to it
-   */
-  public void add(String target, DataType type) {
-    dataTypes.putIfAbsent(target, type);
   }
 
   public void add(HttpDeclaration operation) {
@@ -145,7 +139,15 @@ public final class Declarations {
     return services;
   }
 
-  public Map<String, DataType> dataTypes() {
+  /**
+   * @param find finds a data type by what a {@link DataType.Ref} to it says, the same every time;
+   *     null if there is none
+   */
+  public void dataTypes(Function<String, @Nullable DataType> find) {
+    dataTypes = find;
+  }
+
+  public Function<String, @Nullable DataType> dataTypes() {
     return dataTypes;
   }
 

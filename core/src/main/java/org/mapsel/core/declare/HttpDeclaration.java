@@ -3,6 +3,7 @@ package org.mapsel.core.declare;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.mapsel.core.ref.Place;
 import org.mapsel.core.shape.Wire;
 
@@ -12,23 +13,30 @@ import org.mapsel.core.shape.Wire;
  * @param id as the description names it; may be empty or taken by another operation
  * @param path with {@code {name}} for each parameter in it
  * @param servers the addresses where it is offered
+ * @param details gives the same every time; read when somebody asks for the operation
  */
 public record HttpDeclaration(
     String id,
     String method,
     String path,
-    String documentation,
-    boolean deprecated,
-    List<ParameterDeclaration> parameters,
-    Optional<BodyDeclaration> body,
-    List<AnswerDeclaration> answers,
     List<ServerDeclaration> servers,
-    Place place) {
+    Supplier<Details> details) {
 
   public HttpDeclaration {
-    parameters = List.copyOf(parameters);
-    answers = List.copyOf(answers);
     servers = List.copyOf(servers);
+  }
+
+  /** What it takes and what may come back. */
+  public record Details(
+      String documentation,
+      List<ParameterDeclaration> parameters,
+      Optional<BodyDeclaration> body,
+      List<AnswerDeclaration> answers) {
+
+    public Details {
+      parameters = List.copyOf(parameters);
+      answers = List.copyOf(answers);
+    }
   }
 
   /**

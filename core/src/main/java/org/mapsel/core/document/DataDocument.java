@@ -3,11 +3,13 @@ package org.mapsel.core.document;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.document.DataNode.Kind;
 import org.mapsel.core.finding.Finding;
@@ -36,9 +38,22 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
   private static final long MAX_ALIASED = 1_000_000;
   private static final int USUAL_DEPTH = 256;
   private static final String MERGE = "<<";
+  private static final int KINDS_BITS = 10;
+
+  /** Brings all bits of a hash into the highest ones. */
+  private static final int SPREAD = 0x9E3779B9;
 
   /** Reads JSON, or YAML if the document is no JSON. Only the first document of several counts. */
   public static DataDocument read(SourceText source, Limits limits) {
+    return read(source, limits, Set.of());
+  }
+
+  /**
+   * Like the other, and marks what holds certain members, so that they are found quickly.
+   *
+   * @param marks their names
+   */
+  public static DataDocument read(SourceText source, Limits limits, Set<String> marks) {
     if (source.bytes().length > limits.maxBytes()) {
       return new DataDocument(
           Optional.empty(),
@@ -46,7 +61,7 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
               Finding.error("DATA_DOCUMENT_TOO_LARGE", "limit", (limits.maxBytes() >> 20) + " MB")
                   .at(Place.in(source.address()))));
     }
-    return new Build(source, limits).read();
+    return new Build(source, limits, marks).read();
   }
 
   /** Whether the text begins like JSON. */
@@ -60,21 +75,36 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
     return false;
   }
 
+  /**
+   * The names of an object's members.
+   *
+   * @param marked whether one of them is to be marked
+   */
+  private record Members(String[] names, boolean marked) {
+    static final Members NONE = new Members(new String[0], false);
+  }
+
   /** The nodes under way. */
   private static final class Build {
 
     private final SourceText source;
     private final StreamReadConstraints constraints;
-    private final Map<String, DataNode> anchors = new HashMap<>();
+    private final Set<String> marks;
+    private final Map<String, Object> anchors = new HashMap<>();
     private String[] names = new String[USUAL_DEPTH];
-    private DataNode[] values = new DataNode[USUAL_DEPTH];
+
+    /** Each a node, a string or a {@link DataNode.Simple}. */
+    private Object[] values = new Object[USUAL_DEPTH];
+
     private int top;
+    private final Members[] kinds = new Members[1 << KINDS_BITS];
     private final Map<DataNode, Long> weights = new IdentityHashMap<>();
     private long aliased;
     private @Nullable Finding problem;
 
-    Build(SourceText source, Limits limits) {
+    Build(SourceText source, Limits limits, Set<String> marks) {
       this.source = source;
+      this.marks = marks;
       constraints =
           StreamReadConstraints.builder()
               .maxNestingDepth(limits.maxDepth())
@@ -88,7 +118,8 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
       DataNode root = null;
       try (JsonParser parser = parser()) {
         if (parser.nextToken() != null) {
-          root = value(parser, 1, 1);
+          Object value = value(parser);
+          root = value == null ? null : DataNode.of(value, 1, 1);
         }
       } catch (JacksonException e) {
         fail(e);
@@ -138,7 +169,7 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
      * The value that the parser stands on; stands at its end afterwards. A simple one is where the
      * object or array around it starts: places are for people, and this is near enough.
      */
-    private @Nullable DataNode value(JsonParser parser, int line, int column) {
+    private @Nullable Object value(JsonParser parser) {
       String anchor = null;
       if (parser instanceof YAMLParser yaml) {
         if (yaml.isCurrentAlias()) {
@@ -146,34 +177,28 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
         }
         anchor = yaml.getObjectId();
       }
-      DataNode node =
+      Object value =
           switch (parser.currentToken()) {
-            case START_OBJECT -> {
-              TokenStreamLocation at = parser.currentTokenLocation();
-              yield object(parser, at.getLineNr(), at.getColumnNr());
-            }
-            case START_ARRAY -> {
-              TokenStreamLocation at = parser.currentTokenLocation();
-              yield array(parser, at.getLineNr(), at.getColumnNr());
-            }
+            case START_OBJECT -> object(parser, parser.currentTokenLocation());
+            case START_ARRAY -> array(parser, parser.currentTokenLocation());
             case VALUE_NUMBER_INT, VALUE_NUMBER_FLOAT ->
-                DataNode.scalar(Kind.NUMBER, parser.getString(), line, column);
-            case VALUE_TRUE -> DataNode.scalar(Kind.BOOLEAN, "true", line, column);
-            case VALUE_FALSE -> DataNode.scalar(Kind.BOOLEAN, "false", line, column);
-            case VALUE_NULL -> DataNode.scalar(Kind.NULL, "", line, column);
-            default -> DataNode.scalar(Kind.STRING, parser.getString(), line, column);
+                new DataNode.Simple(Kind.NUMBER, parser.getString());
+            case VALUE_TRUE -> DataNode.Simple.TRUE;
+            case VALUE_FALSE -> DataNode.Simple.FALSE;
+            case VALUE_NULL -> DataNode.Simple.NULL;
+            default -> parser.getString();
           };
       if (anchor != null) {
-        anchors.put(anchor, node);
+        anchors.put(anchor, value);
       }
-      return node;
+      return value;
     }
 
     /** What an anchor marks, as long as the document with every alias written out stays sane. */
-    private @Nullable DataNode alias(YAMLParser yaml) {
-      DataNode marked = anchors.get(yaml.getString());
+    private @Nullable Object alias(YAMLParser yaml) {
+      Object marked = anchors.get(yaml.getString());
       if (marked != null) {
-        aliased += weight(marked);
+        aliased += marked instanceof DataNode node ? weight(node) : 1;
         if (aliased > MAX_ALIASED) {
           TokenStreamLocation at = yaml.currentTokenLocation();
           problem =
@@ -189,8 +214,9 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
       Long known = weights.get(node);
       if (known == null) {
         long sum = 1;
-        for (DataNode child : node) {
-          sum += weight(child);
+        for (int i = 0; i < node.size(); i++) {
+          DataNode inside = node.container(i);
+          sum += inside == null ? 1 : weight(inside);
         }
         known = sum;
         weights.put(node, known);
@@ -198,11 +224,11 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
       return known;
     }
 
-    private DataNode array(JsonParser parser, int line, int column) {
-      int start = top;
+    private DataNode array(JsonParser parser, TokenStreamLocation start) {
+      int bottom = top;
       try {
         while (problem == null && isInside(parser.nextToken())) {
-          DataNode item = value(parser, line, column);
+          Object item = value(parser);
           if (item != null) {
             push("", item);
           }
@@ -210,24 +236,25 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
       } catch (JacksonException e) {
         fail(e);
       }
-      DataNode[] items = Arrays.copyOfRange(values, start, top);
-      top = start;
-      return DataNode.array(items, line, column);
+      boolean marked = holdsMarked(bottom);
+      Object[] items = Arrays.copyOfRange(values, bottom, top);
+      top = bottom;
+      return DataNode.array(items, marked, start.getLineNr(), start.getColumnNr());
     }
 
-    private DataNode object(JsonParser parser, int line, int column) {
-      int start = top;
+    private DataNode object(JsonParser parser, TokenStreamLocation start) {
+      int bottom = top;
       List<DataNode> merged = List.of();
       try {
         while (problem == null && isInside(parser.nextToken())) {
           String name = parser.currentName();
           parser.nextToken();
-          DataNode value = value(parser, line, column);
+          Object value = value(parser);
           if (value == null) {
             continue;
           }
-          if (name.equals(MERGE) && !value.isString()) {
-            merged = value.isArray() ? value.items() : List.of(value);
+          if (name.equals(MERGE) && value instanceof DataNode node) {
+            merged = node.isArray() ? node.items() : List.of(node);
           } else {
             push(name, value);
           }
@@ -239,14 +266,43 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
       for (DataNode more : merged) {
         more.forEachMember(this::push);
       }
-      String[] members = Arrays.copyOfRange(names, start, top);
-      DataNode[] inside = Arrays.copyOfRange(values, start, top);
-      top = start;
-      return DataNode.object(members, inside, line, column);
+      Members members = members(bottom);
+      boolean marked = members.marked() || holdsMarked(bottom);
+      Object[] inside = Arrays.copyOfRange(values, bottom, top);
+      top = bottom;
+      return DataNode.object(
+          members.names(), inside, marked, start.getLineNr(), start.getColumnNr());
+    }
+
+    /** Whether anything that was pushed from a place on is marked. */
+    private boolean holdsMarked(int bottom) {
+      for (int i = bottom; i < top; i++) {
+        if (values[i] instanceof DataNode node && node.isMarked()) {
+          return true;
+        }
+      }
+      return false;
+    }
+
+    /** Objects of one kind have the same members, whose names then are kept once. */
+    private Members members(int bottom) {
+      if (bottom == top) {
+        return Members.NONE;
+      }
+      int hash = 31 * names[bottom].hashCode() + names[top - 1].hashCode() + top - bottom;
+      int slot = hash * SPREAD >>> Integer.SIZE - KINDS_BITS;
+      Members known = kinds[slot];
+      if (known == null
+          || !Arrays.equals(known.names(), 0, known.names().length, names, bottom, top)) {
+        String[] own = Arrays.copyOfRange(names, bottom, top);
+        known = new Members(own, !Collections.disjoint(marks, Arrays.asList(own)));
+        kinds[slot] = known;
+      }
+      return known;
     }
 
     /** What is read of the objects and arrays that are open stands on one pile. */
-    private void push(String name, DataNode value) {
+    private void push(String name, Object value) {
       if (top == values.length) {
         values = Arrays.copyOf(values, 2 * top);
         names = Arrays.copyOf(names, 2 * top);

@@ -1,11 +1,13 @@
 package org.mapsel.core.document;
 
+import java.util.AbstractList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.RandomAccess;
 import java.util.function.BiConsumer;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.ref.Place;
@@ -14,6 +16,9 @@ import org.mapsel.core.ref.Place;
  * A value in a JSON or YAML document that knows where it stands. A YAML alias is the very node that
  * its anchor marks, so a document is no larger in memory than it is as text, and may contain itself
  * nowhere.
+ *
+ * <p>Documents are mostly simple values, which stand where what is around them starts. So objects
+ * and arrays keep them without a node of their own, and make one for whoever asks.
  */
 public final class DataNode implements Iterable<DataNode> {
 
@@ -27,41 +32,74 @@ public final class DataNode implements Iterable<DataNode> {
     NULL
   }
 
+  /**
+   * A simple value that is no string; a string is kept as it is.
+   *
+   * @param text as it was written
+   */
+  record Simple(Kind kind, String text) {
+
+    static final Simple TRUE = new Simple(Kind.BOOLEAN, "true");
+    static final Simple FALSE = new Simple(Kind.BOOLEAN, "false");
+    static final Simple NULL = new Simple(Kind.NULL, "");
+  }
+
   /** From so many members on, looking through all of them takes longer than an index. */
   private static final int MANY = 12;
 
-  private static final DataNode[] NONE = {};
+  private static final Object[] NONE = {};
   private static final String[] NAMELESS = {};
 
   private final Kind kind;
   private final String text;
   private final String[] names;
-  private final DataNode[] children;
+
+  /** Each a node, a string or a {@link Simple}. */
+  private final Object[] children;
+
+  private final boolean marked;
   private final int line;
   private final int column;
-  private @Nullable Map<String, DataNode> index;
+  private @Nullable Map<String, Integer> index;
 
   private DataNode(
-      Kind kind, String text, String[] names, DataNode[] children, int line, int column) {
+      Kind kind,
+      String text,
+      String[] names,
+      Object[] children,
+      boolean marked,
+      int line,
+      int column) {
     this.kind = kind;
     this.text = text;
     this.names = names;
     this.children = children;
+    this.marked = marked;
     this.line = line;
     this.column = column;
   }
 
-  static DataNode scalar(Kind kind, String text, int line, int column) {
-    return new DataNode(kind, text, NAMELESS, NONE, line, column);
+  /**
+   * A node for a value that may have none.
+   *
+   * @param value a node, a string or a {@link Simple}
+   */
+  static DataNode of(Object value, int line, int column) {
+    return switch (value) {
+      case DataNode node -> node;
+      case Simple simple ->
+          new DataNode(simple.kind(), simple.text(), NAMELESS, NONE, false, line, column);
+      default -> new DataNode(Kind.STRING, (String) value, NAMELESS, NONE, false, line, column);
+    };
   }
 
-  static DataNode array(DataNode[] items, int line, int column) {
-    return new DataNode(Kind.ARRAY, "", NAMELESS, items, line, column);
+  static DataNode array(Object[] items, boolean marked, int line, int column) {
+    return new DataNode(Kind.ARRAY, "", NAMELESS, items, marked, line, column);
   }
 
   /** Of two members with the same name the first one counts. */
-  static DataNode object(String[] names, DataNode[] values, int line, int column) {
-    return new DataNode(Kind.OBJECT, "", names, values, line, column);
+  static DataNode object(String[] names, Object[] values, boolean marked, int line, int column) {
+    return new DataNode(Kind.OBJECT, "", names, values, marked, line, column);
   }
 
   public Kind kind() {
@@ -89,6 +127,11 @@ public final class DataNode implements Iterable<DataNode> {
     return kind == Kind.BOOLEAN && text.equals("true");
   }
 
+  /** Whether a member anywhere in it has one of the names that were to be marked. */
+  public boolean isMarked() {
+    return marked;
+  }
+
   /** A simple value as it was written; empty for objects and arrays. */
   public String text() {
     return text;
@@ -99,29 +142,34 @@ public final class DataNode implements Iterable<DataNode> {
     return children.length;
   }
 
-  /** The member of this name; null if there is none. */
-  public @Nullable DataNode get(String name) {
+  private int indexOf(String name) {
     if (names.length > MANY) {
-      return index().get(name);
+      return index().getOrDefault(name, -1);
     }
     for (int i = 0; i < names.length; i++) {
       if (names[i].equals(name)) {
-        return children[i];
+        return i;
       }
     }
-    return null;
+    return -1;
   }
 
-  private Map<String, DataNode> index() {
-    Map<String, DataNode> known = index;
+  private Map<String, Integer> index() {
+    Map<String, Integer> known = index;
     if (known == null) {
       known = HashMap.newHashMap(names.length);
       for (int i = 0; i < names.length; i++) {
-        known.putIfAbsent(names[i], children[i]);
+        known.putIfAbsent(names[i], i);
       }
       index = known;
     }
     return known;
+  }
+
+  /** The member of this name; null if there is none. */
+  public @Nullable DataNode get(String name) {
+    int at = indexOf(name);
+    return at < 0 ? null : child(at);
   }
 
   public Optional<DataNode> find(String name) {
@@ -129,26 +177,32 @@ public final class DataNode implements Iterable<DataNode> {
   }
 
   public boolean has(String name) {
-    return get(name) != null;
+    return indexOf(name) >= 0;
   }
 
   /** The text of a simple member; empty if there is none. */
   public String text(String name) {
-    DataNode member = get(name);
-    return member == null ? "" : member.text;
+    int at = indexOf(name);
+    return at < 0
+        ? ""
+        : switch (children[at]) {
+          case DataNode node -> "";
+          case Simple simple -> simple.text();
+          default -> (String) children[at];
+        };
   }
 
   /** The text of a simple member that is there and not null. */
   public Optional<String> findText(String name) {
-    DataNode member = get(name);
-    return member == null || member.names.length + member.children.length > 0 || member.isNull()
+    int at = indexOf(name);
+    return at < 0 || children[at] instanceof DataNode || children[at] == Simple.NULL
         ? Optional.empty()
-        : Optional.of(member.text);
+        : Optional.of(text(name));
   }
 
   public boolean isTrue(String name) {
-    DataNode member = get(name);
-    return member != null && member.isTrue();
+    int at = indexOf(name);
+    return at >= 0 && children[at] == Simple.TRUE;
   }
 
   /** The names of an object's members in their order. */
@@ -156,16 +210,43 @@ public final class DataNode implements Iterable<DataNode> {
     return Arrays.asList(names);
   }
 
+  /** The name of the member at a place of an object. */
+  public String name(int place) {
+    return names[place];
+  }
+
+  /** The member or item at a place. */
+  public DataNode child(int place) {
+    return of(children[place], line, column);
+  }
+
+  /** The member or item at a place if it is an object or an array; null if it is simple. */
+  public @Nullable DataNode container(int place) {
+    return children[place] instanceof DataNode node ? node : null;
+  }
+
   /** Every member of an object in its order. */
   public void forEachMember(BiConsumer<String, DataNode> action) {
     for (int i = 0; i < names.length; i++) {
-      action.accept(names[i], children[i]);
+      action.accept(names[i], child(i));
     }
   }
 
   /** The items of an array, or the values of an object. */
   public List<DataNode> items() {
-    return Arrays.asList(children);
+    return new Children();
+  }
+
+  private final class Children extends AbstractList<DataNode> implements RandomAccess {
+    @Override
+    public DataNode get(int place) {
+      return child(place);
+    }
+
+    @Override
+    public int size() {
+      return children.length;
+    }
   }
 
   @Override
@@ -175,8 +256,10 @@ public final class DataNode implements Iterable<DataNode> {
 
   /** The values of a member that is an array; none if there is no such. */
   public List<DataNode> items(String name) {
-    DataNode member = get(name);
-    return member == null || !member.isArray() ? List.of() : member.items();
+    int at = indexOf(name);
+    return at >= 0 && children[at] instanceof DataNode node && node.isArray()
+        ? node.items()
+        : List.of();
   }
 
   public Place place(String document) {
@@ -206,6 +289,6 @@ public final class DataNode implements Iterable<DataNode> {
 
   private static @Nullable DataNode item(DataNode array, String step) {
     int index = step.matches("\\d{1,8}") ? Integer.parseInt(step) : array.children.length;
-    return index < array.children.length ? array.children[index] : null;
+    return index < array.children.length ? array.child(index) : null;
   }
 }

@@ -29,6 +29,7 @@ import org.mapsel.core.service.Effect;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Fault;
 import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.OperationList;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.OperationWire.Content;
 import org.mapsel.core.service.OperationWire.Media;
@@ -64,7 +65,7 @@ final class HttpLinker {
 
   private HttpLinker(Declarations declarations) {
     this.declarations = declarations;
-    this.shapes = new DataShapes(new DataTypes(declarations.dataTypes()::get));
+    this.shapes = new DataShapes(new DataTypes(declarations.dataTypes()));
   }
 
   static Service link(Declarations declarations, Findings findings) {
@@ -75,24 +76,35 @@ final class HttpLinker {
     declarations
         .httpOperations()
         .forEach(operation -> linker.declaredIds.merge(operation.id(), 1, Integer::sum));
-    List<Operation> operations = new ArrayList<>();
-    declarations.httpOperations().forEach(each -> operations.add(linker.operation(each)));
+    List<HttpDeclaration> declared = List.copyOf(declarations.httpOperations());
+    List<OperationId> ids = new ArrayList<>(declared.size());
+    for (HttpDeclaration operation : declared) {
+      ids.add(new OperationId(linker.id(operation)));
+      operation.servers().forEach(linker::endpoint);
+    }
     return new Service(
         declarations.name().isEmpty() ? "Service" : declarations.name(),
         declarations.documentation(),
         List.copyOf(linker.endpoints.values()),
-        operations,
+        OperationList.made(ids, at -> linker.operation(ids.get(at), declared.get(at))),
         linker.shapes.finish(),
         Optional.empty());
   }
 
-  private Operation operation(HttpDeclaration declared) {
-    String id = id(declared);
+  private Operation operation(OperationId id, HttpDeclaration declared) {
+    // Shapes are made by many threads too, one at a time.
+    synchronized (shapes) {
+      return operation(id, declared, declared.details().get());
+    }
+  }
+
+  private Operation operation(
+      OperationId id, HttpDeclaration declared, HttpDeclaration.Details details) {
     ShapeId own = new ShapeId("", "/" + id);
-    Optional<ContentDeclaration> sent = declared.body().flatMap(HttpLinker::preferred);
-    ShapeId input = input(declared, sent, own);
+    Optional<ContentDeclaration> sent = details.body().flatMap(HttpLinker::preferred);
+    ShapeId input = input(details, sent, own);
     List<Returned> answers = new ArrayList<>();
-    Optional<AnswerDeclaration> best = best(declared.answers());
+    Optional<AnswerDeclaration> best = best(details.answers());
     ShapeId output = own.inner("output");
     if (best.isPresent()) {
       Returned returned = returned(best.get(), output);
@@ -102,7 +114,7 @@ final class HttpLinker {
       shapes.add(new Shape.Record(output, List.of()));
     }
     List<Fault> faults = new ArrayList<>();
-    for (AnswerDeclaration answer : declared.answers()) {
+    for (AnswerDeclaration answer : details.answers()) {
       if (best.isEmpty() || answer != best.get()) {
         Returned returned = returned(answer, own.inner(answer.status()));
         answers.add(returned);
@@ -114,7 +126,7 @@ final class HttpLinker {
       }
     }
     Optional<Content> body = sent.map(content -> content(content, BODY));
-    List<String> offered = declared.body().map(HttpLinker::mediaTypes).orElse(List.of());
+    List<String> offered = details.body().map(HttpLinker::mediaTypes).orElse(List.of());
     List<OperationWire> wires = new ArrayList<>();
     for (ServerDeclaration server : declared.servers()) {
       wires.add(
@@ -122,10 +134,10 @@ final class HttpLinker {
               endpoint(server), declared.method(), declared.path(), body, offered, answers));
     }
     return new Operation(
-        new OperationId(id),
+        id,
         declared.id().isEmpty() ? declared.method() + " " + declared.path() : declared.id(),
         READING.contains(declared.method()) ? Effect.READS : Effect.WRITES,
-        declared.documentation(),
+        details.documentation(),
         input,
         output,
         Optional.empty(),
@@ -143,14 +155,23 @@ final class HttpLinker {
             : declared.id();
     // An id stands in addresses as one step.
     String plain =
-        NOT_IN_A_STEP.matcher(wished).find()
-            ? NOT_IN_A_STEP.matcher(wished).replaceAll("-").replaceFirst("-+$", "")
-            : wished;
+        isPlain(wished) || !NOT_IN_A_STEP.matcher(wished).find()
+            ? wished
+            : NOT_IN_A_STEP.matcher(wished).replaceAll("-").replaceFirst("-+$", "");
     String id = plain;
     for (int i = 2; !ids.add(id); i++) {
       id = plain + "-" + i;
     }
     return id;
+  }
+
+  private static boolean isPlain(String id) {
+    for (int i = 0; i < id.length(); i++) {
+      if (!Character.isLetterOrDigit(id.charAt(i)) && id.charAt(i) != '_') {
+        return false;
+      }
+    }
+    return true;
   }
 
   private EndpointId endpoint(ServerDeclaration server) {
@@ -185,13 +206,14 @@ final class HttpLinker {
     return Optional.empty();
   }
 
-  private ShapeId input(HttpDeclaration declared, Optional<ContentDeclaration> sent, ShapeId own) {
+  private ShapeId input(
+      HttpDeclaration.Details details, Optional<ContentDeclaration> sent, ShapeId own) {
     return shapes.later(
         own.inner("input"),
         id -> {
           FieldList fields = new FieldList();
-          declared.parameters().forEach(parameter -> fields.add(parameter(parameter, id)));
-          sent.ifPresent(content -> fields.add(body(declared.body().orElseThrow(), content, id)));
+          details.parameters().forEach(parameter -> fields.add(parameter(parameter, id)));
+          sent.ifPresent(content -> fields.add(body(details.body().orElseThrow(), content, id)));
           return new Shape.Record(id, fields.toList(), false);
         });
   }

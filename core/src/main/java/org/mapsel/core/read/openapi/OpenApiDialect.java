@@ -150,6 +150,9 @@ final class OpenApiDialect extends Dialect {
   }
 
   private List<ServerDeclaration> servers(Located holder) {
+    if (!holder.node().has(SERVERS)) {
+      return List.of();
+    }
     return holder.items(SERVERS).stream()
         .flatMap(server -> Servers.read(server).stream())
         .map(

@@ -47,6 +47,7 @@ public final class OpenApiReader implements DescriptionReader {
             : new OpenApiDialect(root.get(), references, types);
     about(node, reading);
     root.get().find("paths").ifPresent(paths -> paths(paths, reading, references, dialect));
+    types.tellCrowds();
     node.find("webhooks")
         .filter(hooks -> hooks.size() > 0)
         .ifPresent(
@@ -60,7 +61,8 @@ public final class OpenApiReader implements DescriptionReader {
                                 String.join(", ", hooks.names()))
                             .at(hooks.place(source.address()))));
     Logins.tell(root.get(), references, reading);
-    readWanted(reading, references, types);
+    reading.declarations().dataTypes(types::find);
+    references.close();
     return format;
   }
 
@@ -73,18 +75,6 @@ public final class OpenApiReader implements DescriptionReader {
             });
   }
 
-  /** Everything that is pointed to, and what that points to. */
-  private static void readWanted(Reading reading, References references, SchemaTypes types) {
-    for (Optional<String> next = references.next(); next.isPresent(); next = references.next()) {
-      Optional<Located> found = references.find(next.get(), references.namedAt(next.get()));
-      if (found.isPresent()) {
-        reading.declarations().add(next.get(), types.type(found.get()));
-      } else {
-        references.broken(next.get(), references.namedAt(next.get()));
-      }
-    }
-  }
-
   private static void paths(
       Located paths, Reading reading, References references, Dialect dialect) {
     for (String path : paths.node().names()) {
@@ -93,6 +83,7 @@ public final class OpenApiReader implements DescriptionReader {
       }
       Optional<Located> item = paths.find(path).flatMap(references::follow);
       if (item.isPresent() && item.get().node().isObject()) {
+        references.reach(item.get());
         operations(path, item.get(), reading, dialect);
       }
     }
@@ -128,6 +119,15 @@ public final class OpenApiReader implements DescriptionReader {
 
   private static HttpDeclaration operation(
       String method, String path, Located item, Located operation, Dialect dialect) {
+    return new HttpDeclaration(
+        operation.node().text("operationId"),
+        method,
+        path,
+        dialect.servers(item, operation),
+        () -> details(item, operation, dialect));
+  }
+
+  private static HttpDeclaration.Details details(Located item, Located operation, Dialect dialect) {
     DataNode node = operation.node();
     String summary = node.text("summary");
     String description = node.text("description");
@@ -141,19 +141,13 @@ public final class OpenApiReader implements DescriptionReader {
     parameters.addAll(shared);
     known.clear();
     own.stream().filter(parameter -> known.add(identity(parameter))).forEach(parameters::add);
-    return new HttpDeclaration(
-        node.text("operationId"),
-        method,
-        path,
+    return new HttpDeclaration.Details(
         summary.isEmpty() || description.isEmpty() || summary.equals(description)
             ? summary.isEmpty() ? description : summary
             : summary + "\n\n" + description,
-        node.isTrue("deprecated"),
         parameters.stream().flatMap(parameter -> dialect.parameter(parameter).stream()).toList(),
         dialect.body(operation, parameters),
-        dialect.answers(operation),
-        dialect.servers(item, operation),
-        operation.place());
+        dialect.answers(operation));
   }
 
   private static List<String> identity(Located parameter) {

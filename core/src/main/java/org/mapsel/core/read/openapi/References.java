@@ -3,11 +3,9 @@ package org.mapsel.core.read.openapi;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import org.mapsel.core.document.DataDocument;
 import org.mapsel.core.document.DataNode;
 import org.mapsel.core.document.Limits;
@@ -19,6 +17,10 @@ import org.mapsel.core.ref.Place;
 /**
  * Follows references within a document and into others (RFC 6901, section 6). A type that is
  * pointed to has one name, its address, however it was written.
+ *
+ * <p>Everything that operations lead to is gone through while the description is read; then all
+ * documents are there and all has been said of what leads nowhere. What is made of it later, when
+ * somebody asks, opens nothing and says nothing.
  */
 final class References {
 
@@ -26,11 +28,10 @@ final class References {
   private static final int MAX_STEPS = 64;
 
   private final Reading reading;
-  private final Map<String, Optional<DataNode>> documents = new HashMap<>();
-  private final Set<String> asked = new HashSet<>();
-  private final Map<String, Place> waiting = new LinkedHashMap<>();
-  private final Map<String, Place> named = new HashMap<>();
+  private final Map<String, Optional<DataNode>> documents = new LinkedHashMap<>();
   private final Map<String, Map<String, DataNode>> anchors = new HashMap<>();
+  private final Reach reach = new Reach(this);
+  private boolean closed;
 
   References(Reading reading) {
     this.reading = reading;
@@ -44,9 +45,31 @@ final class References {
   }
 
   private Optional<DataNode> load(SourceText source) {
-    DataDocument read = DataDocument.read(source, Limits.DESCRIPTION);
+    DataDocument read = DataDocument.read(source, Limits.DESCRIPTION, Reach.MARKS);
     read.problem().ifPresent(reading.findings()::add);
     return read.root();
+  }
+
+  /** Goes through everything that something leads to. */
+  void reach(Located start) {
+    reach.from(start);
+  }
+
+  /** What is pointed to from what was gone through. */
+  Reach reached() {
+    return reach;
+  }
+
+  /** Whatever comes now must be there already. */
+  void close() {
+    closed = true;
+  }
+
+  /** The documents that were read, by their addresses. */
+  Map<String, DataNode> documents() {
+    Map<String, DataNode> read = new LinkedHashMap<>();
+    documents.forEach((address, root) -> root.ifPresent(node -> read.put(address, node)));
+    return read;
   }
 
   /** The address of what a reference means. */
@@ -70,27 +93,6 @@ final class References {
     }
   }
 
-  /** Remembers that a type is pointed to, so that it gets read. */
-  String want(Located from, String reference) {
-    String target = target(from, reference);
-    if (asked.add(target)) {
-      waiting.put(target, from.place());
-    }
-    return target;
-  }
-
-  /** A type that is pointed to and was not read yet; none when all are. */
-  Optional<String> next() {
-    Optional<String> first = waiting.keySet().stream().findFirst();
-    first.ifPresent(target -> named.put(target, waiting.remove(target)));
-    return first;
-  }
-
-  /** Where a type was first pointed to. */
-  Place namedAt(String target) {
-    return named.getOrDefault(target, Place.in(target));
-  }
-
   /** What stands at an address. */
   Optional<Located> find(String target, Place from) {
     int hash = target.indexOf('#');
@@ -111,7 +113,8 @@ final class References {
   private Optional<DataNode> document(String address, Place from) {
     Optional<DataNode> known = documents.get(address);
     if (known == null) {
-      known = reading.open(address, from, "reference").flatMap(this::load);
+      known =
+          closed ? Optional.empty() : reading.open(address, from, "reference").flatMap(this::load);
       documents.put(address, known);
     }
     return known;
@@ -138,14 +141,16 @@ final class References {
 
   /** Says of a type that not all those derived from it are offered. */
   void tooManyKinds(String type, int most, Place at) {
-    reading
-        .findings()
-        .add(Finding.note("OPENAPI_KINDS_MANY", "type", type, "most", String.valueOf(most)).at(at));
+    tell(Finding.note("OPENAPI_KINDS_MANY", "type", type, "most", String.valueOf(most)).at(at));
   }
 
   void broken(String reference, Place from) {
-    reading
-        .findings()
-        .add(Finding.error("OPENAPI_REFERENCE_BROKEN", "reference", reference).at(from));
+    tell(Finding.error("OPENAPI_REFERENCE_BROKEN", "reference", reference).at(from));
+  }
+
+  private void tell(Finding finding) {
+    if (!closed) {
+      reading.findings().add(finding);
+    }
   }
 }

@@ -1,11 +1,14 @@
 package org.mapsel.core.read.openapi;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.document.DataNode;
 import org.mapsel.core.ref.Place;
@@ -22,10 +25,26 @@ final class SchemaTypes {
 
   private final References references;
   private final Subtypes subtypes;
+  private final Map<String, Optional<DataType>> found = new HashMap<>();
 
   SchemaTypes(References references) {
     this.references = references;
     this.subtypes = new Subtypes(references, this);
+  }
+
+  /** The type at an address; null if there is none. */
+  @Nullable DataType find(String target) {
+    Optional<DataType> known = found.get(target);
+    if (known == null) {
+      known = references.find(target, Place.in(target)).map(this::type);
+      found.put(target, known);
+    }
+    return known.orElse(null);
+  }
+
+  /** Says of which types more are derived than are offered. */
+  void tellCrowds() {
+    subtypes.tellCrowds();
   }
 
   /** The type that a schema declares. */
@@ -52,7 +71,7 @@ final class SchemaTypes {
   }
 
   private DataType.Form reference(Located schema, String reference) {
-    DataType.Form pointed = new DataType.Ref(references.want(schema, reference));
+    DataType.Form pointed = new DataType.Ref(References.target(schema, reference));
     if (!Keywords.any(schema.node(), Keywords.STRUCTURE)) {
       return pointed;
     }

@@ -18,12 +18,12 @@ import org.mapsel.core.document.DataNode;
 /**
  * Types that name another one as their base and are told apart by a member of it (OpenAPI 3.1,
  * Discriminator Object; Swagger 2.0, Schema Object). The base does not list them, so all declared
- * types of its document are looked through.
+ * types of every document are looked through.
  */
 final class Subtypes {
 
   private static final List<String> DECLARED = List.of("/components/schemas", "/definitions");
-  private static final String DISCRIMINATOR = "discriminator";
+  static final String DISCRIMINATOR = "discriminator";
 
   /** Of more kinds than these nobody would choose one from a list. */
   private static final int MAX_KINDS = 100;
@@ -49,11 +49,7 @@ final class Subtypes {
   private final SchemaTypes types;
   private final Map<String, DataType> owns = new HashMap<>();
   private final Map<String, Optional<Located>> roots = new HashMap<>();
-  private final Set<String> documents = new HashSet<>();
-
-  /** Types of which it was said that they have too many kinds. */
-  private final Set<String> crowded = new HashSet<>();
-
+  private boolean collected;
   private final Map<String, Named> byTarget = new HashMap<>();
   private final Map<DataNode, Named> byNode = new IdentityHashMap<>();
   private final Map<String, List<Named>> derived = new LinkedHashMap<>();
@@ -70,7 +66,7 @@ final class Subtypes {
     if (root.isEmpty()) {
       return Optional.empty();
     }
-    Line line = new Line(self.get(), below(self.get()));
+    Line line = new Line(self.get(), below(self.get(), false));
     List<DataType.Variant> variants = new ArrayList<>();
     for (Named one : line.below().values()) {
       String value = values(one, root.get()).get(0);
@@ -102,39 +98,65 @@ final class Subtypes {
     return derived.getOrDefault(type.target(), List.of());
   }
 
+  /** Says of which types more are derived than are offered. */
+  void tellCrowds() {
+    for (String target : references.reached().targets().keySet()) {
+      Optional<Named> type = named(references.reached().targets().get(target));
+      if (type.isPresent() && discriminated(type.get()).isPresent()) {
+        below(type.get(), true);
+      }
+    }
+  }
+
   private Optional<Named> named(Located schema) {
-    if (documents.add(schema.document())) {
-      DECLARED.forEach(
-          container ->
-              references
-                  .find(schema.document() + "#" + container, schema.place())
-                  .filter(found -> found.node().items().stream().anyMatch(this::tells))
-                  .ifPresent(found -> collect(container, found)));
+    if (!references.reached().isDiscriminating()) {
+      return Optional.empty();
+    }
+    if (!collected) {
+      collected = true;
+      references.documents().forEach(this::collect);
+      references.reached().targets().forEach(this::collect);
     }
     return Optional.ofNullable(byNode.get(schema.node()));
   }
 
-  private boolean tells(DataNode schema) {
-    return schema.has(DISCRIMINATOR);
+  private void collect(String document, DataNode root) {
+    for (String container : DECLARED) {
+      root.at(container)
+          .ifPresent(
+              declared ->
+                  declared.forEachMember(
+                      (name, node) -> {
+                        String step = name.replace("~", "~0").replace("/", "~1");
+                        String target = document + "#" + container + "/" + step;
+                        collect(target, new Located(node, document));
+                      }));
+    }
   }
 
-  private void collect(String container, Located declared) {
-    declared
-        .node()
-        .forEachMember(
-            (name, node) -> {
-              String step = name.replace("~", "~0").replace("/", "~1");
-              Located schema = declared.beside(node);
-              List<String> bases = new ArrayList<>();
-              eachBase(schema, bases::add);
-              Named one =
-                  new Named(
-                      name, declared.document() + "#" + container + "/" + step, schema, bases);
-              byTarget.put(one.target(), one);
-              byNode.put(node, one);
-              bases.forEach(
-                  base -> derived.computeIfAbsent(base, none -> new ArrayList<>()).add(one));
-            });
+  private void collect(String target, Located schema) {
+    if (byNode.containsKey(schema.node())) {
+      return;
+    }
+    List<String> bases = new ArrayList<>();
+    eachBase(schema, bases::add);
+    Named one = new Named(nameOf(target), target, schema, bases);
+    byTarget.put(target, one);
+    byNode.put(schema.node(), one);
+    bases.forEach(base -> derived.computeIfAbsent(base, none -> new ArrayList<>()).add(one));
+  }
+
+  /** The last step of an address; a type that is a document by itself is called like its file. */
+  private static String nameOf(String target) {
+    String step = SchemaTypes.lastStep(target);
+    return step.isEmpty()
+        ? SchemaTypes.lastStep(target.substring(0, target.indexOf('#')))
+            .replaceFirst("\\.\\w+$", "")
+        : step.replace("~1", "/").replace("~0", "~");
+  }
+
+  private static boolean tells(DataNode schema) {
+    return schema.has(DISCRIMINATOR);
   }
 
   private static void eachBase(Located schema, Consumer<String> action) {
@@ -204,13 +226,13 @@ final class Subtypes {
   }
 
   /** What is derived from a type, the nearest first, and not more than people can choose from. */
-  private Map<String, Named> below(Named type) {
+  private Map<String, Named> below(Named type, boolean told) {
     Map<String, Named> below = new LinkedHashMap<>();
     Deque<Named> open = new ArrayDeque<>(derivedFrom(type));
     for (Named next = open.poll(); next != null; next = open.poll()) {
       if (!next.target().equals(type.target()) && !below.containsKey(next.target())) {
         if (below.size() == MAX_KINDS) {
-          if (crowded.add(type.target())) {
+          if (told) {
             references.tooManyKinds(type.name(), MAX_KINDS, type.schema().place());
           }
           break;

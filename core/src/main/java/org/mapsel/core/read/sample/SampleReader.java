@@ -143,17 +143,15 @@ public final class SampleReader implements DescriptionReader {
     Sample first = samples.get(0);
     URI uri = URI.create(first.address);
     Place place = new Place(source.address(), 1, 1);
+    HttpDeclaration.Details details =
+        new HttpDeclaration.Details(
+            "", parameters(samples, place), body(samples), answers(samples));
     return new HttpDeclaration(
         "",
         first.method,
         PathValues.in(uri).template(),
-        "",
-        false,
-        parameters(samples, place),
-        body(samples),
-        answers(samples),
         List.of(new ServerDeclaration(uri.getScheme() + "://" + uri.getRawAuthority(), "")),
-        place);
+        () -> details);
   }
 
   private static List<ParameterDeclaration> parameters(List<Sample> samples, Place place) {

@@ -1,0 +1,121 @@
+package org.mapsel.core.read.openapi;
+
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.document.DataNode;
+
+/**
+ * Goes through all that operations lead to, over every reference, before anything is made of it.
+ * Examples and the like are passed over: what looks like a reference there is none.
+ */
+final class Reach {
+
+  private static final String REF = "$ref";
+  private static final String MAPPING = "mapping";
+
+  /** What is of interest here, so that everything else need not be looked at. */
+  static final Set<String> MARKS = Set.of(REF, Subtypes.DISCRIMINATOR, MAPPING);
+
+  /** What stands inside holds values of somebody's, or is of no use here. */
+  private static final Set<String> PASSED_OVER =
+      Set.of("example", "examples", "default", "enum", "const", "callbacks", "links", "headers");
+
+  /** Whatever stands inside has a name that says nothing. */
+  private static final Set<String> NAMED =
+      Set.of("properties", "patternProperties", "$defs", "definitions", "responses", "content");
+
+  private final References references;
+  private final Map<String, Located> targets = new LinkedHashMap<>();
+
+  /** References that were found to lead somewhere, as they were written in each document. */
+  private final Map<String, Set<String>> followed = new HashMap<>();
+
+  private final Deque<Located> open = new ArrayDeque<>();
+  private boolean discriminating;
+
+  /** Those of {@link #followed} that stand in the document being gone through. */
+  private Set<String> known = Set.of();
+
+  Reach(References references) {
+    this.references = references;
+  }
+
+  /** Everything that was pointed to and is there, by its address, in the order it was found. */
+  Map<String, Located> targets() {
+    return targets;
+  }
+
+  /** Whether any type tells others apart by a member. */
+  boolean isDiscriminating() {
+    return discriminating;
+  }
+
+  void from(Located start) {
+    for (Located next = start; next != null; next = open.poll()) {
+      known = followed.computeIfAbsent(next.document(), none -> new HashSet<>());
+      if (next.node().isMarked()) {
+        through(next.node(), next.document(), false);
+      }
+    }
+  }
+
+  /** Goes through something that is marked. */
+  private void through(DataNode node, String document, boolean named) {
+    for (int i = 0; i < node.size(); i++) {
+      DataNode container = node.container(i);
+      String name = node.isObject() && !named ? node.name(i) : "";
+      if (container == null) {
+        if (name.equals(REF)) {
+          reference(node, node.child(i), document);
+        }
+      } else if (name.equals(MAPPING)) {
+        container.forEach(target -> mapped(target, document));
+      } else if (container.isMarked() && !PASSED_OVER.contains(name) && !name.startsWith("x-")) {
+        through(container, document, NAMED.contains(name));
+      }
+      discriminating |= name.equals(Subtypes.DISCRIMINATOR);
+    }
+  }
+
+  private void reference(DataNode holder, DataNode reference, String document) {
+    if (!reference.isString() || known.contains(reference.text())) {
+      return;
+    }
+    Located from = new Located(holder, document);
+    if (isFound(from, reference.text())) {
+      known.add(reference.text());
+    } else {
+      references.broken(reference.text(), from.place());
+    }
+  }
+
+  /**
+   * A value of a discriminator means a name as well as a reference, so it need not lead anywhere.
+   */
+  private void mapped(DataNode target, String document) {
+    String text = target.text();
+    if (target.isString() && (text.indexOf('#') >= 0 || text.indexOf('/') >= 0)) {
+      isFound(new Located(target, document), text);
+    }
+  }
+
+  private boolean isFound(Located from, String reference) {
+    String target = References.target(from, reference);
+    if (targets.containsKey(target)) {
+      return true;
+    }
+    Optional<Located> found = references.find(target, from.place());
+    found.ifPresent(
+        there -> {
+          targets.put(target, there);
+          open.add(there);
+        });
+    return found.isPresent();
+  }
+}
