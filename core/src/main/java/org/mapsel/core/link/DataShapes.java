@@ -111,7 +111,7 @@ final class DataShapes {
             ? nestedList(item, nested, id, notation)
             : shape(item, () -> id, notation);
     Occurrence occurrence =
-        new Occurrence(
+        Occurrence.of(
             field.isRequired() ? Math.max(1, list.occurrence().min()) : 0, list.occurrence().max());
     return field.of(shape).occurring(occurrence);
   }

@@ -62,7 +62,7 @@ enum Notation {
       int least = field.isRequired() ? Math.max(1, most.min()) : 0;
       return field
           .of(shape)
-          .occurring(new Occurrence(least, most.max()))
+          .occurring(Occurrence.of(least, most.max()))
           .on(new Wire.XmlElement(name));
     }
     Field items = Field.of(name.local(), shape, most, new Wire.XmlElement(name));

@@ -1,7 +1,9 @@
 package org.mapsel.core.service;
 
+import java.util.HashMap;
 import java.util.LinkedList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import org.mapsel.core.shape.Hints;
@@ -11,23 +13,62 @@ import org.mapsel.core.shape.Hints;
  * read into the same terms). Types are written as there: a qualified name without aliases, perhaps
  * in {@code Collection(…)}.
  */
-public record EntityModel(
-    List<StructuredType> entityTypes,
-    List<StructuredType> complexTypes,
-    List<EnumType> enumTypes,
-    List<TypeDefinition> typeDefinitions,
-    List<EntitySet> sets,
-    List<Callable> callables,
-    List<CallableImport> imports) {
+public final class EntityModel {
 
-  public EntityModel {
-    entityTypes = List.copyOf(entityTypes);
-    complexTypes = List.copyOf(complexTypes);
-    enumTypes = List.copyOf(enumTypes);
-    typeDefinitions = List.copyOf(typeDefinitions);
-    sets = List.copyOf(sets);
-    callables = List.copyOf(callables);
-    imports = List.copyOf(imports);
+  private final List<StructuredType> entityTypes;
+  private final List<StructuredType> complexTypes;
+  private final List<EnumType> enumTypes;
+  private final List<TypeDefinition> typeDefinitions;
+  private final List<EntitySet> sets;
+  private final List<Callable> callables;
+  private final List<CallableImport> imports;
+  private final Map<String, StructuredType> entitiesByName;
+
+  public EntityModel(
+      List<StructuredType> entityTypes,
+      List<StructuredType> complexTypes,
+      List<EnumType> enumTypes,
+      List<TypeDefinition> typeDefinitions,
+      List<EntitySet> sets,
+      List<Callable> callables,
+      List<CallableImport> imports) {
+    this.entityTypes = List.copyOf(entityTypes);
+    this.complexTypes = List.copyOf(complexTypes);
+    this.enumTypes = List.copyOf(enumTypes);
+    this.typeDefinitions = List.copyOf(typeDefinitions);
+    this.sets = List.copyOf(sets);
+    this.callables = List.copyOf(callables);
+    this.imports = List.copyOf(imports);
+    this.entitiesByName = HashMap.newHashMap(entityTypes.size());
+    entityTypes.forEach(type -> entitiesByName.putIfAbsent(type.name(), type));
+  }
+
+  public List<StructuredType> entityTypes() {
+    return entityTypes;
+  }
+
+  public List<StructuredType> complexTypes() {
+    return complexTypes;
+  }
+
+  public List<EnumType> enumTypes() {
+    return enumTypes;
+  }
+
+  public List<TypeDefinition> typeDefinitions() {
+    return typeDefinitions;
+  }
+
+  public List<EntitySet> sets() {
+    return sets;
+  }
+
+  public List<Callable> callables() {
+    return callables;
+  }
+
+  public List<CallableImport> imports() {
+    return imports;
   }
 
   /**
@@ -161,7 +202,7 @@ public record EntityModel(
   }
 
   public Optional<StructuredType> findEntityType(String name) {
-    return entityTypes.stream().filter(type -> type.name().equals(name)).findFirst();
+    return Optional.ofNullable(entitiesByName.get(name));
   }
 
   /** A type and its bases, the outermost base first. */

@@ -8,6 +8,14 @@ public record Occurrence(int min, int max) {
   public static final Occurrence OPTIONAL = new Occurrence(0, 1);
   public static final Occurrence ANY = new Occurrence(0, UNBOUNDED);
 
+  /** The same as the constructor, and one of those above if it is that. */
+  public static Occurrence of(int min, int max) {
+    if (max == 1 && min <= 1) {
+      return min == 0 ? OPTIONAL : ONE;
+    }
+    return min == 0 && max == UNBOUNDED ? ANY : new Occurrence(min, max);
+  }
+
   public boolean isRequired() {
     return min > 0;
   }
@@ -17,14 +25,14 @@ public record Occurrence(int min, int max) {
   }
 
   public Occurrence optional() {
-    return min == 0 ? this : new Occurrence(0, max);
+    return min == 0 ? this : of(0, max);
   }
 
   /** How often something stands that stands this often inside something that stands that often. */
   public Occurrence times(Occurrence outer) {
     long most = (long) max * outer.max;
     boolean unbounded = max == UNBOUNDED || outer.max == UNBOUNDED || most > UNBOUNDED;
-    return new Occurrence(
+    return of(
         (int) Math.min((long) min * outer.min, UNBOUNDED),
         most == 0 ? 0 : unbounded ? UNBOUNDED : (int) most);
   }

@@ -134,7 +134,7 @@ final class SchemaTypes {
         schema.node().findText("maxItems").map(SchemaTypes::count).orElse(Occurrence.UNBOUNDED);
     int least = schema.node().findText("minItems").map(SchemaTypes::count).orElse(0);
     // A list of at most one item is a list all the same.
-    return new DataType.ListOf(item, new Occurrence(least, Math.max(2, most)));
+    return new DataType.ListOf(item, Occurrence.of(least, Math.max(2, most)));
   }
 
   private static int count(String digits) {

@@ -1,6 +1,7 @@
 package org.mapsel.core.read.xsd;
 
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.document.DocumentException;
 import org.mapsel.core.document.XmlCursor;
 
 /**
@@ -23,23 +24,22 @@ final class ElementAttributes {
 
   private ElementAttributes() {}
 
-  static ElementAttributes of(XmlCursor cursor) {
+  static ElementAttributes of(XmlCursor cursor) throws DocumentException {
     ElementAttributes all = new ElementAttributes();
     int count = cursor.attributeCount();
     for (int i = 0; i < count; i++) {
-      String value = cursor.attributeValue(i);
       switch (cursor.attributeLocal(i)) {
-        case "name" -> all.name = value;
-        case "ref" -> all.ref = value;
-        case "type" -> all.type = value;
-        case "form" -> all.form = value;
-        case "minOccurs" -> all.minOccurs = value;
-        case "maxOccurs" -> all.maxOccurs = value;
-        case "nillable" -> all.nillable = value;
-        case "abstract" -> all.isAbstract = value;
-        case "substitutionGroup" -> all.substitutes = value;
-        case "default" -> all.preset = value;
-        case "fixed" -> all.fixed = value;
+        case "name" -> all.name = cursor.attributeToken(i);
+        case "ref" -> all.ref = cursor.attributeToken(i);
+        case "type" -> all.type = cursor.attributeToken(i);
+        case "form" -> all.form = cursor.attributeToken(i);
+        case "minOccurs" -> all.minOccurs = cursor.attributeToken(i);
+        case "maxOccurs" -> all.maxOccurs = cursor.attributeToken(i);
+        case "nillable" -> all.nillable = cursor.attributeToken(i);
+        case "abstract" -> all.isAbstract = cursor.attributeToken(i);
+        case "substitutionGroup" -> all.substitutes = cursor.attributeToken(i);
+        case "default" -> all.preset = cursor.attributeValue(i);
+        case "fixed" -> all.fixed = cursor.attributeValue(i);
         default -> {}
       }
     }

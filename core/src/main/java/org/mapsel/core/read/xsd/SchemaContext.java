@@ -124,7 +124,7 @@ record SchemaContext(
     }
     int least = min == null ? 1 : count(min, 1);
     int most = max == null ? 1 : count(max, 1);
-    return new Occurrence(least, Math.max(least, most));
+    return Occurrence.of(least, Math.max(least, most));
   }
 
   private int count(String text, int otherwise) {
