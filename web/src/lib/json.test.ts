@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { inLine, shown } from './format';
-import { asBinary, bytesText, pathKey, startsWith, valueAt, withValue } from './json';
+import { asBinary, bytesText, joined, pathKey, startsWith, valueAt, withValue } from './json';
 
 describe('values in JSON', () => {
   const root = { a: [{ b: 1 }, { b: 2, c: [{ d: 'x' }] }] };
@@ -23,6 +23,11 @@ describe('values in JSON', () => {
     expect(withValue(set, ['reservation', 'contact', 'name'], undefined)).toEqual(before);
     expect(withValue(before, ['reservation', 'basin'], undefined)).toEqual({});
     expect(withValue({ tag: ['a', 'b'] }, ['tag'], 'c')).toEqual({ tag: 'c' });
+  });
+
+  it('are joined if both are records', () => {
+    expect(joined({ a: 1, b: 2 }, { b: 3 })).toEqual({ a: 1, b: 3 });
+    expect(joined({ a: 1 }, undefined)).toEqual({ a: 1 });
   });
 
   it('know their paths', () => {

@@ -72,6 +72,11 @@ export function withValue(root: Json, path: readonly string[], value: Json): Rec
   return { ...record, [first]: next };
 }
 
+/** Both records in one, where the second one has the say. */
+export function joined(first: Json, second: Json): Json {
+  return isRecord(first) && isRecord(second) ? { ...first, ...second } : first;
+}
+
 export function bytesText(size: number) {
   if (size < 1024) return `${size} B`;
   return size < 1024 * 1024

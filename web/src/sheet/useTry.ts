@@ -2,7 +2,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { api, type Json, type Operation, type Sent, type Tried, unwrap, wire } from '@/api/client';
 import { operationQuery } from '@/api/queries';
-import { withValue } from '@/lib/json';
+import { joined, withValue } from '@/lib/json';
 
 export interface Attempt {
   parameters: Json;
@@ -26,10 +26,14 @@ function withFixed({ goesIn }: Operation, parameters: Json): Json {
     .reduce<Json>((all, { path, fixed }) => withValue(all, path, fixed), parameters);
 }
 
-/** Trying an operation from its field sheet. */
-export function useTry(operation: Operation, endpoint: string): Attempt {
+/**
+ * Trying an operation from its field sheet.
+ *
+ * @param handed values that another answer handed on, which count before those of the sample
+ */
+export function useTry(operation: Operation, endpoint: string, handed?: Json): Attempt {
   const queries = useQueryClient();
-  const [typed, setTyped] = useState<Json>(operation.sample.parameters);
+  const [typed, setTyped] = useState<Json>(() => joined(operation.sample.parameters, handed));
   const parameters = useMemo(() => withFixed(operation, typed), [operation, typed]);
   const [stopper, setStopper] = useState<AbortController>();
   const trying = useMutation({

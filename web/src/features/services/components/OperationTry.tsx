@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useState } from 'react';
-import type { Operation } from '@/api/client';
+import type { Json, Operation } from '@/api/client';
 import { pathKey } from '@/lib/json';
 import { CutButton, CutPanel, textsOf } from '@/sheet/CutPanel';
 import { FieldSheet } from '@/sheet/FieldSheet';
@@ -15,16 +15,17 @@ import { TryOutcome } from '@/sheet/TryOutcome';
 import { useTry } from '@/sheet/useTry';
 import { Problem } from '@/ui/Problem';
 import { Wire } from '@/wire/Wire';
+import { LeadsTo } from './LeadsTo';
 import { LearnButton } from './LearnButton';
 import { MakePage } from './MakePage';
 import { useGiven } from './useGiven';
 
 /** Trying an operation: type, send, read, tick what matters, make a page of it. */
-export function OperationTry({ operation }: { operation: Operation }) {
+export function OperationTry({ operation, handed }: { operation: Operation; handed: Json }) {
   const [endpoint, setEndpoint] = useState(operation.endpoint);
   const [ticked, setTicked] = useState<readonly FieldRow[]>([]);
   const [wireOpen, setWireOpen] = useState(false);
-  const attempt = useTry(operation, endpoint);
+  const attempt = useTry(operation, endpoint, handed);
   const [cutting, setCutting] = useState(false);
   /** Fields that are cut out of a text, which stand in no row. */
   const [cutOut, setCutOut] = useState<readonly string[][]>([]);
@@ -135,6 +136,7 @@ export function OperationTry({ operation }: { operation: Operation }) {
       >
         {given.error && <Problem error={given.error} />}
         <TryOutcome attempt={attempt} />
+        <LeadsTo operation={operation} />
         {cutting && (
           <CutPanel
             fields={operation.comesBack}

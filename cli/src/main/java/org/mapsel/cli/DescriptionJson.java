@@ -4,6 +4,7 @@ import java.io.PrintStream;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.finding.Outcome;
@@ -15,6 +16,7 @@ import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Fault;
+import org.mapsel.core.service.Link;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
@@ -156,6 +158,11 @@ final class DescriptionJson {
     out.writeArrayPropertyStart("faults");
     operation.faults().forEach(fault -> fault(shapes, fault));
     out.writeEndArray();
+    if (!operation.links().isEmpty()) {
+      out.writeArrayPropertyStart("links");
+      operation.links().forEach(this::link);
+      out.writeEndArray();
+    }
     out.writeEndObject();
   }
 
@@ -184,6 +191,17 @@ final class DescriptionJson {
     if (view.fields()) {
       side(shapes, "fields", fault.detail(), fault.element());
     }
+    out.writeEndObject();
+  }
+
+  private void link(Link link) {
+    out.writeStartObject();
+    out.writeStringProperty("name", link.name());
+    out.writeStringProperty("operation", link.target().text());
+    out.writeObjectPropertyStart("parameters");
+    new TreeMap<>(link.parameters()).forEach(out::writeStringProperty);
+    out.writeEndObject();
+    link.body().ifPresent(body -> out.writeStringProperty("body", body));
     out.writeEndObject();
   }
 

@@ -65,6 +65,7 @@ final class DescriptionText {
       side("comes back", operation.output());
       operation.faults().forEach(fault -> side("fault " + fault.name(), fault.detail()));
     }
+    operation.links().forEach(link -> out.println("  leads to " + link.target()));
   }
 
   private void side(String title, ShapeId root) {

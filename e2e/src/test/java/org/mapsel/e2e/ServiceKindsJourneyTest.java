@@ -64,6 +64,24 @@ class ServiceKindsJourneyTest {
   }
 
   @Test
+  void anAnswerHandsItsValuesOnToWhatComesNext(User user, StandIns standIns) {
+    take(user, standIns.tides(), "Take 6 operations");
+    giveKey(user);
+
+    user.follow("getStation");
+    user.type("code value", "OUT");
+    user.keys("Control+Enter");
+    user.sees("just answered");
+    user.follow("Go on to getHeights with code: OUT");
+    user.type("day value", "2031-05-14");
+    user.keys("Control+Enter");
+    user.sees("just answered");
+    user.press("Show the wire");
+    assertThat(user.page.getByText("/tides/stations/OUT/heights?day=2031-05-14").first())
+        .isVisible();
+  }
+
+  @Test
   void entitiesBecomeAPageThatUsesTwoKindsOfService(User user, StandIns standIns) {
     take(user, standIns.yard(), "Take 26 operations");
     user.follow("List Cranes");

@@ -26,6 +26,11 @@ public record HttpDeclaration(
     servers = List.copyOf(servers);
   }
 
+  /** Every way in which a link may name it. */
+  public List<LinkTarget> targets() {
+    return List.of(new LinkTarget.Named(id), new LinkTarget.At(method, path));
+  }
+
   /** What it takes and what may come back. */
   public record Details(
       String documentation,
@@ -94,7 +99,42 @@ public record HttpDeclaration(
    * @param status three digits, {@code 2XX} or {@code default}
    */
   public record AnswerDeclaration(
-      String status, String documentation, List<ContentDeclaration> contents) {}
+      String status,
+      String documentation,
+      List<ContentDeclaration> contents,
+      List<LinkDeclaration> links) {
+
+    /** An answer that leads nowhere. */
+    public AnswerDeclaration(
+        String status, String documentation, List<ContentDeclaration> contents) {
+      this(status, documentation, contents, List.of());
+    }
+  }
+
+  /**
+   * Where an answer leads (OpenAPI 3.1, Link Object).
+   *
+   * @param target the operation that comes next
+   * @param parameters expressions by the name of the parameter
+   * @param body an expression for the body
+   */
+  public record LinkDeclaration(
+      String name,
+      LinkTarget target,
+      Map<String, String> parameters,
+      Optional<String> body,
+      String documentation,
+      Place place) {}
+
+  /** How a link names an operation. */
+  public sealed interface LinkTarget {
+
+    /** By the name that the description gives it. */
+    record Named(String id) implements LinkTarget {}
+
+    /** By its method and path. */
+    record At(String method, String path) implements LinkTarget {}
+  }
 
   /** Where a service is. */
   public record ServerDeclaration(String address, String documentation) {}

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.declare.Declarations;
@@ -16,6 +17,8 @@ import org.mapsel.core.declare.HttpDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.AnswerDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.LinkDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.LinkTarget;
 import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
 import org.mapsel.core.finding.Finding;
@@ -28,6 +31,7 @@ import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Effect;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Fault;
+import org.mapsel.core.service.Link;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationList;
 import org.mapsel.core.service.OperationWire;
@@ -60,7 +64,14 @@ final class HttpLinker {
   private final DataShapes shapes;
   private final Declarations declarations;
   private final Map<String, Endpoint> endpoints = new LinkedHashMap<>();
-  private final Set<String> ids = new HashSet<>();
+  private final Set<String> takenIds = new HashSet<>();
+
+  /** Those of the declared operations, in their order. */
+  private final List<OperationId> ids = new ArrayList<>();
+
+  /** The operations by all that links may call them; empty until there is a link. */
+  private final Map<LinkTarget, OperationId> linkTargets = new HashMap<>();
+
   private final Map<String, Integer> declaredIds = new HashMap<>();
 
   private HttpLinker(Declarations declarations) {
@@ -76,17 +87,17 @@ final class HttpLinker {
     declarations
         .httpOperations()
         .forEach(operation -> linker.declaredIds.merge(operation.id(), 1, Integer::sum));
-    List<HttpDeclaration> declared = List.copyOf(declarations.httpOperations());
-    List<OperationId> ids = new ArrayList<>(declared.size());
+    List<HttpDeclaration> declared = declarations.httpOperations();
     for (HttpDeclaration operation : declared) {
-      ids.add(new OperationId(linker.id(operation)));
+      linker.ids.add(new OperationId(linker.id(operation)));
       operation.servers().forEach(linker::endpoint);
     }
     return new Service(
         declarations.name().isEmpty() ? "Service" : declarations.name(),
         declarations.documentation(),
         List.copyOf(linker.endpoints.values()),
-        OperationList.made(ids, at -> linker.operation(ids.get(at), declared.get(at))),
+        OperationList.made(
+            linker.ids, at -> linker.operation(linker.ids.get(at), declared.get(at))),
         linker.shapes.finish(),
         Optional.empty());
   }
@@ -143,7 +154,27 @@ final class HttpLinker {
         Optional.empty(),
         best.flatMap(answer -> answers.get(0).content()).flatMap(Content::element),
         faults,
-        wires);
+        wires,
+        best.stream().flatMap(answer -> answer.links().stream()).flatMap(this::link).toList());
+  }
+
+  private Stream<Link> link(LinkDeclaration declared) {
+    if (linkTargets.isEmpty()) {
+      for (int i = 0; i < ids.size(); i++) {
+        for (LinkTarget target : declarations.httpOperations().get(i).targets()) {
+          linkTargets.putIfAbsent(target, ids.get(i));
+        }
+      }
+    }
+    return Stream.ofNullable(linkTargets.get(declared.target()))
+        .map(
+            target ->
+                new Link(
+                    declared.name(),
+                    target,
+                    declared.parameters(),
+                    declared.body(),
+                    declared.documentation()));
   }
 
   /** The description's own name, or else method and path, which are unique. */
@@ -159,7 +190,7 @@ final class HttpLinker {
             ? wished
             : NOT_IN_A_STEP.matcher(wished).replaceAll("-").replaceFirst("-+$", "");
     String id = plain;
-    for (int i = 2; !ids.add(id); i++) {
+    for (int i = 2; !takenIds.add(id); i++) {
       id = plain + "-" + i;
     }
     return id;

@@ -378,17 +378,7 @@ final class OperationLinker {
   private static Operation withWire(Operation known, OperationWire wire) {
     List<OperationWire> wires = new ArrayList<>(known.wires());
     wires.add(wire);
-    return new Operation(
-        known.id(),
-        known.name(),
-        known.effect(),
-        known.documentation(),
-        known.input(),
-        known.output(),
-        known.requestElement(),
-        known.responseElement(),
-        known.faults(),
-        wires);
+    return known.offered(wires);
   }
 
   private OperationId newOperationId(Name interfaceName, String name) {

@@ -17,6 +17,7 @@ import org.mapsel.core.ref.ShapeId;
  * @param responseElement likewise around the returned fields
  * @param wires one for every endpoint that offers it, the preferred one first; none if nobody
  *     offers it
+ * @param links where its answer leads
  */
 public record Operation(
     OperationId id,
@@ -28,15 +29,59 @@ public record Operation(
     Optional<Name> requestElement,
     Optional<Name> responseElement,
     List<Fault> faults,
-    List<OperationWire> wires) {
+    List<OperationWire> wires,
+    List<Link> links) {
 
   public Operation {
     faults = List.copyOf(faults);
     wires = List.copyOf(wires);
+    links = List.copyOf(links);
+  }
+
+  /** An operation whose answer leads nowhere by itself. */
+  public Operation(
+      OperationId id,
+      String name,
+      Effect effect,
+      String documentation,
+      ShapeId input,
+      ShapeId output,
+      Optional<Name> requestElement,
+      Optional<Name> responseElement,
+      List<Fault> faults,
+      List<OperationWire> wires) {
+    this(
+        id,
+        name,
+        effect,
+        documentation,
+        input,
+        output,
+        requestElement,
+        responseElement,
+        faults,
+        wires,
+        List.of());
   }
 
   public Optional<OperationWire> wire(EndpointId endpoint) {
     return wires.stream().filter(wire -> wire.endpoint().equals(endpoint)).findFirst();
+  }
+
+  /** The same, offered in other ways. */
+  public Operation offered(List<OperationWire> others) {
+    return new Operation(
+        id,
+        name,
+        effect,
+        documentation,
+        input,
+        output,
+        requestElement,
+        responseElement,
+        faults,
+        others,
+        links);
   }
 
   /** The same, which returns something else. */
@@ -51,6 +96,7 @@ public record Operation(
         requestElement,
         responseElement,
         faults,
-        wires);
+        wires,
+        links);
   }
 }

@@ -6,7 +6,7 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.Optional;
 import org.jooq.DSLContext;
-import org.jooq.JSONB;
+import org.jooq.JSON;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -53,8 +53,8 @@ class SampleStore {
       JsonNode parameters,
       Optional<JsonNode> answer,
       Optional<String> exchange) {
-    JSONB values = JSONB.valueOf(parameters.toString());
-    JSONB kept = answer.map(JsonNode::toString).map(JSONB::valueOf).orElse(null);
+    JSON values = JSON.valueOf(parameters.toString());
+    JSON kept = answer.map(JsonNode::toString).map(JSON::valueOf).orElse(null);
     var insert =
         sql.insertInto(SAMPLE)
             .set(SAMPLE.SERVICE_ID, service)

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.mapping.HandedOn;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
@@ -14,12 +15,14 @@ import org.mapsel.core.sample.SeenFields;
 import org.mapsel.core.service.Fault;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
+import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.services.ServiceViews.CutView;
 import org.mapsel.server.services.ServiceViews.EndpointView;
 import org.mapsel.server.services.ServiceViews.FaultView;
 import org.mapsel.server.services.ServiceViews.FieldView;
+import org.mapsel.server.services.ServiceViews.LinkView;
 import org.mapsel.server.services.ServiceViews.OperationView;
 import org.mapsel.server.services.ServiceViews.SampleView;
 import org.mapsel.server.services.ServiceViews.SentView;
@@ -73,6 +76,7 @@ class Operations {
         comesBack(service, operation, sample, learning.isPossible(kept)),
         operation.faults().stream().map(Fault::name).toList(),
         learning.isPossible(kept),
+        links(kept, service, operation, sample),
         new SampleView(
             sample.recorded() ? "recorded" : "generated",
             sample.parameters(),
@@ -88,6 +92,28 @@ class Operations {
     // Where answers are learnt for good, fields get their places by that.
     Service seen = learns ? service : SeenFields.in(service, operation, answer);
     return Describe.fields(seen.shapes(), seen.getOperation(operation.id()).output(), answer);
+  }
+
+  /** Those that lead to an operation which was taken in too. */
+  private List<LinkView> links(
+      ServiceStore.Kept kept, Service service, Operation operation, Recorder.Sample sample) {
+    if (!sample.recorded() || operation.links().isEmpty()) {
+      return List.of();
+    }
+    Set<OperationId> taken = workspace.taken(kept.id());
+    RecordValue parameters = ValueJson.readRecord(sample.parameters());
+    Value answer = ValueJson.read(sample.answer());
+    return operation.links().stream()
+        .filter(link -> taken.contains(link.target()))
+        .map(
+            link ->
+                new LinkView(
+                    link.name(),
+                    link.target().text(),
+                    service.getOperation(link.target()).name(),
+                    link.documentation(),
+                    ValueJson.write(HandedOn.over(link, service, operation, parameters, answer))))
+        .toList();
   }
 
   private static Operation operation(Service service, String id) {

@@ -141,7 +141,16 @@ public final class ServiceViews {
       List<FieldView> comesBack,
       List<String> faults,
       boolean learns,
+      List<LinkView> links,
       SampleView sample) {}
+
+  /**
+   * Another operation that an answer leads to.
+   *
+   * @param values the parameters that the last exchange hands on to it
+   */
+  public record LinkView(
+      String name, String operation, String operationName, String documentation, JsonNode values) {}
 
   /** An exchange whose answer tells more of what comes back. */
   public record LearnRequest(String exchange) {

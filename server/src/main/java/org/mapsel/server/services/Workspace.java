@@ -11,7 +11,6 @@ import org.mapsel.core.finding.Severity;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.service.Endpoint;
-import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.server.services.Editions.Edition;
 import org.mapsel.server.services.ServiceViews.ServiceBrief;
@@ -67,8 +66,7 @@ public class Workspace {
             .orElse(request.endpoint());
     Set<OperationId> all = new LinkedHashSet<>(store.taken(id));
     all.addAll(wanted);
-    List<OperationId> inOrder =
-        service.operations().stream().map(Operation::id).filter(all::contains).toList();
+    List<OperationId> inOrder = service.operations().ids().stream().filter(all::contains).toList();
     store.put(
         new ServiceStore.Kept(
             id, service.name(), edition.source(), edition.id(), endpoint, OffsetDateTime.MIN),
@@ -121,6 +119,11 @@ public class Workspace {
       // Descriptions hold placeholders where an address should be.
       return address;
     }
+  }
+
+  /** The operations that were taken of a service. */
+  Set<OperationId> taken(String id) {
+    return Set.copyOf(store.taken(id));
   }
 
   ServiceView get(String id) {

@@ -46,7 +46,9 @@ class SeenFieldsApiTest {
                   200,
                   "application/json",
                   bytes(
-                      "{\"found\":[{\"row\":\"A\",\"free\":40.5},{\"row\":\"B\",\"free\":12}]}")));
+                      """
+                      {"found":[{"row":"A","bay":1,"free":40.5},{"row":"B","bay":1,"free":12}]}
+                      """)));
       Api api = SERVER.api();
       String service = api.take(quay.address() + "/lots.json");
       String path = "/api/services/" + service + "/operations/lots";

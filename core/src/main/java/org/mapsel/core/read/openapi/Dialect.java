@@ -55,7 +55,10 @@ abstract class Dialect {
 
   private AnswerDeclaration answer(String status, Located answer, Located operation) {
     return new AnswerDeclaration(
-        status, answer.node().text("description"), contents(answer, operation));
+        status,
+        answer.node().text("description"),
+        contents(answer, operation),
+        Links.of(answer, references));
   }
 
   /** An answer in each of the media types it may come in. */

@@ -48,6 +48,7 @@ public final class OpenApiReader implements DescriptionReader {
     about(node, reading);
     root.get().find("paths").ifPresent(paths -> paths(paths, reading, references, dialect));
     types.tellCrowds();
+    Links.check(references, reading);
     node.find("webhooks")
         .filter(hooks -> hooks.size() > 0)
         .ifPresent(

@@ -1,10 +1,12 @@
 package org.mapsel.core.read.openapi;
 
 import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -18,13 +20,14 @@ final class Reach {
 
   private static final String REF = "$ref";
   private static final String MAPPING = "mapping";
+  private static final String LINKS = "links";
 
   /** What is of interest here, so that everything else need not be looked at. */
-  static final Set<String> MARKS = Set.of(REF, Subtypes.DISCRIMINATOR, MAPPING);
+  static final Set<String> MARKS = Set.of(REF, Subtypes.DISCRIMINATOR, MAPPING, LINKS);
 
   /** What stands inside holds values of somebody's, or is of no use here. */
   private static final Set<String> PASSED_OVER =
-      Set.of("example", "examples", "default", "enum", "const", "callbacks", "links", "headers");
+      Set.of("example", "examples", "default", "enum", "const", "callbacks", "headers");
 
   /** Whatever stands inside has a name that says nothing. */
   private static final Set<String> NAMED =
@@ -37,6 +40,7 @@ final class Reach {
   private final Map<String, Set<String>> followed = new HashMap<>();
 
   private final Deque<Located> open = new ArrayDeque<>();
+  private final List<Located> links = new ArrayList<>();
   private boolean discriminating;
 
   /** Those of {@link #followed} that stand in the document being gone through. */
@@ -49,6 +53,11 @@ final class Reach {
   /** Everything that was pointed to and is there, by its address, in the order it was found. */
   Map<String, Located> targets() {
     return targets;
+  }
+
+  /** The links of each answer that has any. */
+  List<Located> links() {
+    return links;
   }
 
   /** Whether any type tells others apart by a member. */
@@ -74,6 +83,8 @@ final class Reach {
         if (name.equals(REF)) {
           reference(node, node.child(i), document);
         }
+      } else if (name.equals(LINKS) && container.isObject()) {
+        links.add(new Located(container, document));
       } else if (name.equals(MAPPING)) {
         container.forEach(target -> mapped(target, document));
       } else if (container.isMarked() && !PASSED_OVER.contains(name) && !name.startsWith("x-")) {
