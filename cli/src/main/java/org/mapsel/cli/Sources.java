@@ -4,9 +4,11 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.net.URI;
+import java.net.UnknownHostException;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.channels.UnresolvedAddressException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -48,9 +50,13 @@ final class Sources {
       return Intake.look(source, Sources::fetch);
     }
     Path path = Path.of(source).toAbsolutePath();
-    return Files.isDirectory(path)
-        ? folder(path)
-        : Intake.look(path.toUri().toString(), Sources::fetch);
+    if (Files.isDirectory(path)) {
+      return folder(path);
+    }
+    // A file in an archive is none of its own.
+    return Files.exists(path) || source.contains("!/")
+        ? Intake.look(path.toUri().toString(), Sources::fetch)
+        : Outcome.failed(Finding.error("READ_SOURCE_MISSING", "source", path.toString()));
   }
 
   private static Outcome<Found> standardInput() {
@@ -118,12 +124,20 @@ final class Sources {
 
   private static <T> Outcome<T> unreadable(String address, Exception cause) {
     return Outcome.failed(
-        Finding.error(
-            "READ_DOCUMENT_UNREACHABLE",
-            "address",
-            address,
-            "reason",
-            String.valueOf(cause.getMessage())));
+        Finding.error("READ_DOCUMENT_UNREACHABLE", "address", address, "reason", reason(cause)));
+  }
+
+  /** The first thing that is said; a host that cannot be reached says nothing. */
+  private static String reason(Exception cause) {
+    for (Throwable here = cause; here != null; here = here.getCause()) {
+      if (here instanceof UnresolvedAddressException || here instanceof UnknownHostException) {
+        return "no such host is known";
+      }
+      if (here.getMessage() != null && !here.getMessage().contains("Exception")) {
+        return here.getMessage();
+      }
+    }
+    return "nothing answers there";
   }
 
   private static Outcome<SourceText> file(String address) throws IOException {

@@ -144,9 +144,28 @@ class MainTest {
     assertThat(unreadable.status()).isEqualTo(2);
     assertThat(unreadable.out()).isEmpty();
     assertThat(unreadable.err()).contains("not a description in a format known here");
-    assertThat(run("describe", folder.resolve("gone.wsdl").toString()).err())
-        .contains("could not be had");
     assertThat(run("describe").status()).isEqualTo(2);
+  }
+
+  @Test
+  void whatCannotBeHadIsSaidInWords() {
+    assertThat(run("describe", folder.resolve("nowhere.wsdl").toString()).err())
+        .contains("There is no file " + folder.resolve("nowhere.wsdl"), "Check the path.");
+    assertThat(run("describe", "http://localhost:1/nowhere.wsdl").err())
+        .contains("http://localhost:1/nowhere.wsdl could not be read: nothing answers there.");
+  }
+
+  @Test
+  void whereAnAnswerLeadsIsTold() {
+    String tides = DESCRIPTIONS.resolve("tides.yaml").toString();
+    JsonNode links =
+        JSON.readTree(run("describe", "--format", "json", "--operation", "getStation", tides).out())
+            .at("/operations/0/links");
+    assertThat(links.toString())
+        .isEqualTo(
+            "[{\"name\":\"change\",\"operation\":\"putStation\",\"parameters\":"
+                + "{\"station\":\"$request.path.station\"},\"body\":\"$response.body\"}]");
+    assertThat(run("describe", tides).out()).contains("leads to putStation");
   }
 
   @Test

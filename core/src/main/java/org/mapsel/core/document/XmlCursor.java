@@ -395,7 +395,7 @@ public final class XmlCursor implements AutoCloseable {
             : new Place(
                 document, e.getLocation().getLineNumber(), e.getLocation().getColumnNumber());
     String code =
-        reason.contains("ntity")
+        reason.contains("ntity") && !reason.contains("semi-colon")
             ? "XML_ENTITY_REFUSED"
             : reason.contains("limit") ? "XML_LIMIT_REACHED" : "XML_DOCUMENT_MALFORMED";
     return new DocumentException(Finding.error(code, "reason", reason).at(place));

@@ -3,6 +3,7 @@ package org.mapsel.core.testing;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeMap;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Description;
@@ -91,6 +92,17 @@ public final class Outline {
                         + fault.name()
                         + " "
                         + fault.element().map(Object::toString).orElse("")));
+    operation
+        .links()
+        .forEach(
+            link ->
+                line(
+                    2,
+                    "leads to "
+                        + link.target()
+                        + " with "
+                        + new TreeMap<>(link.parameters())
+                        + link.body().map(body -> " and " + body).orElse("")));
   }
 
   private void rest(OperationWire.Rest rest) {

@@ -5,8 +5,6 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.enums.SecuritySchemeIn;
 import io.swagger.v3.oas.annotations.enums.SecuritySchemeType;
 import io.swagger.v3.oas.annotations.info.Info;
-import io.swagger.v3.oas.annotations.links.Link;
-import io.swagger.v3.oas.annotations.links.LinkParameter;
 import io.swagger.v3.oas.annotations.media.Schema;
 import io.swagger.v3.oas.annotations.responses.ApiResponse;
 import io.swagger.v3.oas.annotations.security.SecurityRequirement;
@@ -118,15 +116,7 @@ class TidesController {
   }
 
   @Operation(operationId = "getStation", summary = "One station.")
-  @ApiResponse(
-      responseCode = "200",
-      description = "The station.",
-      links =
-          @Link(
-              name = "heights",
-              operationId = "getHeights",
-              description = "The heights of a day there.",
-              parameters = @LinkParameter(name = "code", expression = "$response.body#/code")))
+  @ApiResponse(responseCode = "200", description = "The station.")
   @GetMapping("/stations/{code}")
   Station station(@PathVariable String code) {
     refuse();
