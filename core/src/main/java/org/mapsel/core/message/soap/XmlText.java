@@ -225,12 +225,15 @@ final class XmlText {
 
     private Plain() {}
 
-    /** Whether a text is ASCII without control characters, quotes and what XML escapes. */
+    /**
+     * Whether a text is ASCII without control characters, quotes and what XML escapes. A question
+     * mark may stand for half a surrogate pair, which UTF-8 cannot say.
+     */
     static boolean is(byte[] bytes) {
       int last = bytes.length - Long.BYTES;
       if (last < 0) {
         for (byte b : bytes) {
-          if (b < ' ' || b == '&' || b == '<' || b == '>' || b == '"') {
+          if (b < ' ' || b == '&' || b == '<' || b == '>' || b == '"' || b == '?') {
             return false;
           }
         }
@@ -250,7 +253,8 @@ final class XmlText {
           | zero(eight, '&')
           | zero(eight, '<')
           | zero(eight, '>')
-          | zero(eight, '"');
+          | zero(eight, '"')
+          | zero(eight, '?');
     }
 
     /** Sets the high bit of at least one byte if any is this character, of none if none is. */
