@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.mapsel.core.document.DataNode;
 
 /**
@@ -32,6 +33,9 @@ final class Reach {
   /** Whatever stands inside has a name that says nothing. */
   private static final Set<String> NAMED =
       Set.of("properties", "patternProperties", "$defs", "definitions", "responses", "content");
+
+  /** A value of a discriminator that is no name. */
+  private static final Pattern REFERENCE = Pattern.compile("#.*|.*\\.(json|ya?ml)(#.*)?");
 
   private final References references;
   private final Map<String, Located> targets = new LinkedHashMap<>();
@@ -111,7 +115,7 @@ final class Reach {
    */
   private void mapped(DataNode target, String document) {
     String text = target.text();
-    if (target.isString() && (text.indexOf('#') >= 0 || text.indexOf('/') >= 0)) {
+    if (target.isString() && REFERENCE.matcher(text).matches()) {
       isFound(new Located(target, document), text);
     }
   }
