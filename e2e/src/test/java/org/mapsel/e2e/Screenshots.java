@@ -45,6 +45,7 @@ public final class Screenshots {
     sample(page);
     catalogue(page);
     keys(page);
+    leads(page);
     nightWatch(page);
     finished();
   }
@@ -177,6 +178,24 @@ public final class Screenshots {
     press(phone, "List arrivals");
     assertThat(phone.getByText("24 rows")).isVisible();
     take(phone, "8-phone");
+  }
+
+  private void leads(Page page) {
+    page.navigate(product.address() + "/services");
+    page.getByLabel("Address or text of a description").fill(product.standIns().tides());
+    press(page, "Read");
+    press(page, "Take 6 operations");
+    press(page, "Change access");
+    page.getByLabel("Login").first().click();
+    page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("A key")).click();
+    page.getByLabel("Name of the header or parameter").fill("X-Api-Key");
+    page.getByLabel("Key", new Page.GetByLabelOptions().setExact(true)).fill("ebb-and-flow");
+    press(page, "Save access");
+    page.getByRole(AriaRole.LINK, link("getStation")).click();
+    page.getByLabel("code value").fill("OUT");
+    page.getByLabel("code value").press("Control+Enter");
+    assertThat(page.getByRole(AriaRole.LINK, link("Go on to getHeights"))).isVisible();
+    take(page, "17-leads-to");
   }
 
   private void take(Page page, String name) {
