@@ -1,11 +1,12 @@
 package org.mapsel.cli;
 
-import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Description;
 import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
@@ -24,23 +25,26 @@ final class Choice {
     return read.get().service();
   }
 
+  /** The one with this id, or else the first one of this name. */
   static Operation operation(Service service, @Nullable String name) {
-    List<Operation> found =
-        service.operations().stream()
-            .filter(op -> op.id().text().equals(name) || op.name().equals(name))
-            .sorted(
-                (one, other) ->
-                    Boolean.compare(other.id().text().equals(name), one.id().text().equals(name)))
-            .toList();
-    if (found.isEmpty()) {
-      throw new CommandFailure(
-          (name == null ? "Name an operation." : "There is no operation " + name + ".")
-              + " The description has: "
-              + service.operations().stream()
-                  .map(op -> op.id().text())
-                  .collect(Collectors.joining(", ")));
-    }
-    return found.get(0);
+    return Optional.ofNullable(name)
+        .flatMap(
+            asked ->
+                service
+                    .findOperation(new OperationId(asked))
+                    .or(
+                        () ->
+                            service.operations().stream()
+                                .filter(operation -> operation.name().equals(asked))
+                                .findFirst()))
+        .orElseThrow(
+            () ->
+                new CommandFailure(
+                    (name == null ? "Name an operation." : "There is no operation " + name + ".")
+                        + " The description has: "
+                        + service.operations().ids().stream()
+                            .map(OperationId::text)
+                            .collect(Collectors.joining(", "))));
   }
 
   static OperationWire wire(Operation operation, @Nullable String endpoint) {

@@ -61,12 +61,11 @@ public final class SeenFields {
     if (output.equals(operation.output())) {
       return service;
     }
-    Operation wider = operation.returning(output);
     return new Service(
         service.name(),
         service.documentation(),
         service.endpoints(),
-        service.operations().stream().map(one -> one == operation ? wider : one).toList(),
+        service.operations().with(operation.returning(output)),
         service.shapes().with(seen.made),
         service.entities());
   }

@@ -64,6 +64,11 @@ public final class OperationList extends AbstractList<Operation> implements Rand
     return Optional.ofNullable(known.get(id)).map(this::get);
   }
 
+  /** The same with one of them in the place of the one that has its id. */
+  public OperationList with(Operation other) {
+    return new OperationList(ids, place -> ids.get(place).equals(other.id()) ? other : get(place));
+  }
+
   @Override
   public Operation get(int place) {
     Operation known = made.get(place);

@@ -54,6 +54,17 @@ class OperationListTest {
   }
 
   @Test
+  void oneIsReplacedAndTheOthersAreStillNotMade() {
+    Operation wider = operation(3).returning(new ShapeId("", "wider"));
+    made.clear();
+    OperationList other = list.with(wider);
+    assertThat(other.find(wider.id())).containsSame(wider);
+    assertThat(made).isEmpty();
+    assertThat(other.get(4)).isSameAs(list.get(4));
+    assertThat(list.find(wider.id())).isPresent().get().isNotSameAs(wider);
+  }
+
+  @Test
   void everybodyWhoAsksAtOnceGetsTheSame() throws Exception {
     try (ExecutorService threads = Executors.newFixedThreadPool(8)) {
       List<Future<List<Operation>>> copies =

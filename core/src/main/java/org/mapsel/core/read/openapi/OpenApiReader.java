@@ -47,7 +47,7 @@ public final class OpenApiReader implements DescriptionReader {
             : new OpenApiDialect(root.get(), references, types);
     about(node, reading);
     root.get().find("paths").ifPresent(paths -> paths(paths, reading, references, dialect));
-    types.tellCrowds();
+    types.reachKinds();
     Links.check(references, reading);
     node.find("webhooks")
         .filter(hooks -> hooks.size() > 0)

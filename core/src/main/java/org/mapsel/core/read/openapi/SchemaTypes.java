@@ -42,9 +42,9 @@ final class SchemaTypes {
     return known.orElse(null);
   }
 
-  /** Says of which types more are derived than are offered. */
-  void tellCrowds() {
-    subtypes.tellCrowds();
+  /** Goes through what is derived from the types that were reached. */
+  void reachKinds() {
+    subtypes.reach();
   }
 
   /** The type that a schema declares. */

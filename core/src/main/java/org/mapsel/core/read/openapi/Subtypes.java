@@ -98,12 +98,27 @@ final class Subtypes {
     return derived.getOrDefault(type.target(), List.of());
   }
 
-  /** Says of which types more are derived than are offered. */
-  void tellCrowds() {
-    for (String target : references.reached().targets().keySet()) {
-      Optional<Named> type = named(references.reached().targets().get(target));
-      if (type.isPresent() && discriminated(type.get()).isPresent()) {
-        below(type.get(), true);
+  /**
+   * Goes through the kinds of all types that were reached, which lead further, and says of which
+   * types there are more than are offered.
+   */
+  void reach() {
+    Set<String> kinds = new HashSet<>();
+    int seen = 0;
+    while (references.reached().isDiscriminating()
+        && seen < references.reached().targets().size()) {
+      // What leads further may be declared in documents that were not there before.
+      collected = false;
+      roots.clear();
+      List<Located> reached = List.copyOf(references.reached().targets().values());
+      seen = reached.size();
+      for (Located schema : reached) {
+        Optional<Named> type = named(schema);
+        if (type.isPresent() && discriminated(type.get()).isPresent()) {
+          below(type.get(), true).values().stream()
+              .filter(kind -> kinds.add(kind.target()))
+              .forEach(kind -> references.reach(kind.schema()));
+        }
       }
     }
   }
