@@ -36,6 +36,8 @@ final class JsonPlan {
   private final Wanted wanted;
   private @Nullable Layout layout;
   private final Map<String, Slot> members = new HashMap<>();
+  private final Map<String, Followed> followed = new HashMap<>();
+  private @Nullable Followed lastMember;
   private final Set<String> told = new HashSet<>();
   private List<Slot> required = List.of();
   private @Nullable Slot whole;
@@ -123,8 +125,39 @@ final class JsonPlan {
     return wanted.has(field.name());
   }
 
+  /** Where the member of a name goes; null if it was not announced. */
   @Nullable Slot member(String name) {
-    return members.get(name);
+    // Members come in the same order in every object.
+    Followed last = lastMember;
+    Followed here = last == null ? null : last.next;
+    if (here == null || !here.name.equals(name)) {
+      here = followed.get(name);
+      if (here == null) {
+        Slot slot = members.get(name);
+        if (slot == null) {
+          return null;
+        }
+        here = new Followed(name, slot);
+        followed.put(name, here);
+      }
+      if (last != null) {
+        last.next = here;
+      }
+    }
+    lastMember = here;
+    return here.slot;
+  }
+
+  /** A member that came, and what came after it the last time. */
+  private static final class Followed {
+    final String name;
+    final Slot slot;
+    @Nullable Followed next;
+
+    Followed(String name, Slot slot) {
+      this.name = name;
+      this.slot = slot;
+    }
   }
 
   Shape shape() {
