@@ -6,6 +6,7 @@ import java.util.Base64;
 import java.util.HexFormat;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.value.AbsentValue;
 import org.mapsel.core.value.BinaryValue;
 import org.mapsel.core.value.BooleanValue;
@@ -22,6 +23,9 @@ public final class ScalarText {
 
   /** From this power of ten on a decimal is written without an exponent (BigDecimal). */
   private static final int LEAST_WITHOUT_EXPONENT = -6;
+
+  /** So many digits and a point are a long whatever they are. */
+  private static final int USUAL_DIGITS = 17;
 
   private static final String ZONE = "(Z|[+-]\\d{2}:\\d{2})?";
   private static final Pattern DATE = Pattern.compile("-?\\d{4,}-\\d{2}-\\d{2}" + ZONE);
@@ -101,18 +105,9 @@ public final class ScalarText {
   }
 
   private static Optional<Value> number(String text, boolean whole) {
-    int length = text.length();
-    if (length > 0 && length < 16) {
-      long sum = 0;
-      boolean negative = text.charAt(0) == '-';
-      int i = negative ? 1 : 0;
-      while (i < length && text.charAt(i) >= '0' && text.charAt(i) <= '9') {
-        sum = sum * 10 + text.charAt(i) - '0';
-        i++;
-      }
-      if (i == length && !(negative && length == 1)) {
-        return Optional.of(NumberValue.of(negative ? -sum : sum));
-      }
+    BigDecimal usual = usualNumber(text);
+    if (usual != null && !(whole && usual.scale() > 0)) {
+      return Optional.of(new NumberValue(usual));
     }
     try {
       if (whole) {
@@ -126,7 +121,33 @@ public final class ScalarText {
     }
   }
 
+  /** A number of a few digits, perhaps with a point among them; null if it is written otherwise. */
+  private static @Nullable BigDecimal usualNumber(String text) {
+    int length = text.length();
+    int start = length > 0 && text.charAt(0) == '-' ? 1 : 0;
+    if (length == start || length - start > USUAL_DIGITS) {
+      return null;
+    }
+    long digits = 0;
+    int point = -1;
+    for (int i = start; i < length; i++) {
+      char c = text.charAt(i);
+      if (c >= '0' && c <= '9') {
+        digits = digits * 10 + c - '0';
+      } else if (c == '.' && point < 0 && i > start && i + 1 < length) {
+        point = i;
+      } else {
+        return null;
+      }
+    }
+    return BigDecimal.valueOf(start == 0 ? digits : -digits, point < 0 ? 0 : length - 1 - point);
+  }
+
   private static Optional<Value> floating(String text) {
+    BigDecimal usual = usualNumber(text);
+    if (usual != null) {
+      return Optional.of(new NumberValue(usual));
+    }
     if (text.equals("INF") || text.equals("-INF") || text.equals("NaN")) {
       return Optional.of(new TextValue(text));
     }

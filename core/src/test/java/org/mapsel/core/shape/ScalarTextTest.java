@@ -2,8 +2,14 @@ package org.mapsel.core.shape;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.mapsel.core.value.NumberValue;
+import org.mapsel.core.value.Value;
 
 class ScalarTextTest {
 
@@ -50,5 +56,25 @@ class ScalarTextTest {
   })
   void badTextsAreNot(ScalarType type, String text) {
     assertThat(ScalarText.parse(type, text)).isEmpty();
+  }
+
+  @Test
+  void numbersAreWhatTheirDigitsSay() {
+    Random random = new Random(3);
+    for (int i = 0; i < 5_000; i++) {
+      int length = 1 + random.nextInt(22);
+      StringBuilder text = new StringBuilder(random.nextBoolean() ? "-" : "");
+      int point = random.nextInt(length + 3) - 1;
+      for (int k = 0; k < length; k++) {
+        text.append(k == point ? "." : "").append((char) ('0' + random.nextInt(10)));
+      }
+      Value expected = new NumberValue(new BigDecimal(text.toString()));
+      assertThat(ScalarText.parse(ScalarType.DECIMAL, text.toString())).contains(expected);
+      assertThat(ScalarText.parse(ScalarType.FLOAT, text.toString())).contains(expected);
+    }
+    for (String none : List.of("", "-", "1.2.3", "1-2", "--1", "1,5", "one")) {
+      assertThat(ScalarText.parse(ScalarType.DECIMAL, none)).as(none).isEmpty();
+    }
+    assertThat(ScalarText.parse(ScalarType.INTEGER, "1.0")).isEmpty();
   }
 }
