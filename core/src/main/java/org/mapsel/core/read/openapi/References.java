@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.document.DataDocument;
 import org.mapsel.core.document.DataNode;
 import org.mapsel.core.document.Limits;
@@ -27,11 +28,12 @@ final class References {
   private static final String REF = "$ref";
   private static final int MAX_STEPS = 64;
 
-  private final Reading reading;
+  /** What opens documents and takes findings; null once everything was gone through. */
+  private @Nullable Reading reading;
+
   private final Map<String, Optional<DataNode>> documents = new LinkedHashMap<>();
   private final Map<String, Map<String, DataNode>> anchors = new HashMap<>();
   private final Reach reach = new Reach(this);
-  private boolean closed;
 
   References(Reading reading) {
     this.reading = reading;
@@ -46,7 +48,7 @@ final class References {
 
   private Optional<DataNode> load(SourceText source) {
     DataDocument read = DataDocument.read(source, Limits.DESCRIPTION, Reach.MARKS);
-    read.problem().ifPresent(reading.findings()::add);
+    read.problem().ifPresent(this::tell);
     return read.root();
   }
 
@@ -60,9 +62,9 @@ final class References {
     return reach;
   }
 
-  /** Whatever comes now must be there already. */
+  /** Whatever comes now must be there already, so nothing of the reading is held any longer. */
   void close() {
-    closed = true;
+    reading = null;
   }
 
   /** The documents that were read, by their addresses. */
@@ -114,7 +116,9 @@ final class References {
     Optional<DataNode> known = documents.get(address);
     if (known == null) {
       known =
-          closed ? Optional.empty() : reading.open(address, from, "reference").flatMap(this::load);
+          reading == null
+              ? Optional.empty()
+              : reading.open(address, from, "reference").flatMap(this::load);
       documents.put(address, known);
     }
     return known;
@@ -149,7 +153,7 @@ final class References {
   }
 
   private void tell(Finding finding) {
-    if (!closed) {
+    if (reading != null) {
       reading.findings().add(finding);
     }
   }
