@@ -37,7 +37,7 @@ function fitting(text: string, type: string) {
   return type === 'datetime-local' ? text.replace(/(Z|[+-]\d{2}:\d{2})$/, '') : text;
 }
 
-/** The value of a parameter, to be typed or chosen. Empty means left out. */
+/** The value of a parameter, to be typed or chosen. The row says what empty means. */
 export function ValueInput({ row, onChange, readOnly }: Props) {
   const text = row.value === undefined ? '' : inLine(row.value);
   const label = `${row.field.name} value`;
@@ -64,7 +64,7 @@ export function ValueInput({ row, onChange, readOnly }: Props) {
         }}
         sx={{ ...look, color: text ? 'text.primary' : 'text.secondary' }}
       >
-        <option value="">{row.field.required ? 'choose…' : '— left out —'}</option>
+        <option value="">{row.field.required ? 'choose…' : `— ${row.empty} —`}</option>
         {choices.map((choice) => (
           <option key={choice} value={{ yes: 'true', no: 'false' }[choice] ?? choice}>
             {choice}
@@ -89,7 +89,7 @@ export function ValueInput({ row, onChange, readOnly }: Props) {
       type={type}
       step={type === 'datetime-local' || type === 'time' ? 1 : undefined}
       inputMode={/number/.test(row.field.type) ? 'decimal' : undefined}
-      placeholder={row.field.required ? 'needed' : 'left out'}
+      placeholder={row.empty}
       readOnly={readOnly}
       value={fitting(text, type)}
       onKeyDown={back}

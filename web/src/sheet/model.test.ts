@@ -27,6 +27,7 @@ function field(path: string, more: Partial<FieldView> = {}): FieldView {
     rows: [],
     recursive: false,
     more: false,
+    given: false,
     ...more,
   };
 }
@@ -76,6 +77,18 @@ describe('rows of a sheet', () => {
       'arrivals/cargo/goods',
       'arrivals/diag',
     ]);
+  });
+
+  it('says what becomes of a parameter that nobody fills', () => {
+    const empty = (more: Partial<Sheet>) =>
+      visibleRows({ ...sheet, ...more }, startView).flatMap((row) =>
+        row.kind === 'field' && row.side === 'in' ? [row.empty] : [],
+      );
+    expect(empty({ goesIn: [field('day', { required: true }), field('basin')] })).toEqual([
+      'needed',
+      'left out',
+    ]);
+    expect(empty({ goesIn: [field('day')], sampled: true })).toEqual(['as given']);
   });
 
   it('shuts and opens a group with everything in it', () => {

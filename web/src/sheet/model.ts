@@ -17,6 +17,8 @@ export interface FieldRow {
   items: number | undefined;
   at: number;
   used: boolean;
+  /** What becomes of a parameter without a value, in words. */
+  empty: string;
 }
 
 export interface HeadRow {
@@ -35,6 +37,8 @@ export interface Sheet {
   answer: Json;
   /** Which fields are used, by row key. */
   used: ReadonlySet<string>;
+  /** Whether a sample fills what nobody else does. */
+  sampled?: boolean;
   /** Values that stand in no answer but are made of one, by path key. */
   derived?: Readonly<Record<string, Json>>;
   /** Real lengths of lists that were cut, by path key. */
@@ -133,6 +137,7 @@ function sideRows(sheet: Sheet, view: View, side: Side): Row[] {
       items: field.repeats ? (sheet.cut[pathKey(field.path)] ?? list?.length ?? 0) : undefined,
       at: Math.min(view.steps[pathKey(field.path)] ?? 0, Math.max(0, (list?.length ?? 1) - 1)),
       used: sheet.used.has(key),
+      empty: field.required ? 'needed' : sheet.sampled ? 'as given' : 'left out',
     });
   }
   return rows;

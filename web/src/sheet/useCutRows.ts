@@ -40,6 +40,7 @@ function rowOf({ path, pattern }: CutPath): FieldView {
     rows: [],
     recursive: false,
     more: false,
+    given: false,
   };
 }
 

@@ -18,7 +18,8 @@ import { Wire } from '@/wire/Wire';
 import { LeadsTo } from './LeadsTo';
 import { LearnButton } from './LearnButton';
 import { MakePage } from './MakePage';
-import { useGiven } from './useGiven';
+import { GivenText } from './GivenText';
+import { useMarks } from './useMarks';
 
 /** Trying an operation: type, send, read, tick what matters, make a page of it. */
 export function OperationTry({ operation, handed }: { operation: Operation; handed: Json }) {
@@ -29,13 +30,13 @@ export function OperationTry({ operation, handed }: { operation: Operation; hand
   const [cutting, setCutting] = useState(false);
   /** Fields that are cut out of a text, which stand in no row. */
   const [cutOut, setCutOut] = useState<readonly string[][]>([]);
-  const given = useGiven(operation);
+  const marks = useMarks(operation);
   const used = useMemo(
     () =>
       new Set([
         ...ticked.map((row) => row.key),
         ...operation.goesIn
-          .filter(({ kind, fixed }) => operation.learns && kind === 'scalar' && fixed === undefined)
+          .filter(({ kind, given }) => operation.learns && kind === 'scalar' && !given)
           .map(({ path }) => rowKey('in', path)),
       ]),
     [ticked, operation],
@@ -47,6 +48,7 @@ export function OperationTry({ operation, handed }: { operation: Operation; hand
       parameters: attempt.parameters,
       answer: attempt.answer,
       used,
+      sampled: operation.given !== undefined,
       cut: Object.fromEntries(attempt.cut.map((one) => [pathKey(one.path), one.items])),
     }),
     [operation, attempt.parameters, attempt.answer, attempt.cut, used],
@@ -65,7 +67,7 @@ export function OperationTry({ operation, handed }: { operation: Operation; hand
   }, [send]);
   const tick = (row: FieldRow) => {
     if (row.side === 'in') {
-      given.toggle(row);
+      marks.toggle(row.field);
       return;
     }
     setTicked(
@@ -78,18 +80,18 @@ export function OperationTry({ operation, handed }: { operation: Operation; hand
         <Typography variant="h1">{operation.name}</Typography>
         <Typography sx={{ color: 'text.secondary' }}>{operation.documentation}</Typography>
       </Box>
+      {operation.given && (
+        <GivenText given={operation.given} goesIn={operation.goesIn} onPress={marks.toggle} />
+      )}
       <Box sx={{ px: 1.5, flex: 1, minHeight: 260 }}>
         <FieldSheet
           label={`Fields of ${operation.name}`}
           sheet={sheet}
           note={<AnswerNote attempt={attempt} />}
           canTick={(row) =>
-            given.isChoice(row) || (row.side === 'out' && row.field.kind === 'scalar')
+            marks.isChoice(row) || (row.side === 'out' && row.field.kind === 'scalar')
           }
-          isFixed={given.isAsGiven}
-          ticksNote={
-            operation.learns ? 'ticked ones can be changed, others are sent as given' : undefined
-          }
+          ticksNote={operation.learns ? 'ticked ones are parameters on pages' : undefined}
           onUse={tick}
           onParameter={(row, value) => {
             attempt.setParameter(row.field.path, value);
@@ -134,7 +136,7 @@ export function OperationTry({ operation, handed }: { operation: Operation; hand
           overflow: 'auto',
         }}
       >
-        {given.error && <Problem error={given.error} />}
+        {marks.error && <Problem error={marks.error} />}
         <TryOutcome attempt={attempt} />
         <LeadsTo operation={operation} />
         {cutting && (

@@ -16,6 +16,7 @@ import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Header;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Stamp;
+import org.mapsel.core.message.http.FirstValues;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
@@ -94,9 +95,9 @@ final class RequestCommand implements Callable<Integer> {
 
   private RecordValue parameters(Service service, Operation chosen) {
     if (values == null) {
-      return SampleMaker.make(
-          service.shapes(),
-          chosen.input(),
+      return FirstValues.of(
+          service,
+          chosen,
           allOptional ? SampleMaker.Extent.EVERYTHING : SampleMaker.Extent.REQUIRED);
     }
     try {

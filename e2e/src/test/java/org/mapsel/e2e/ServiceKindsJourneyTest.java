@@ -147,7 +147,9 @@ class ServiceKindsJourneyTest {
     user.press("Take 1 operation");
     user.follow("POST /roster");
     // The action belongs to the message; only the day is asked for.
-    user.tick("X-Roster-Action");
+    assertThat(user.role(AriaRole.CHECKBOX, "Use day").first()).not().isChecked();
+    user.press("day, 2031-05-13");
+    assertThat(user.role(AriaRole.CHECKBOX, "Use day").first()).isChecked();
     assertThat(user.role(AriaRole.CHECKBOX, "Use X-Roster-Action")).not().isChecked();
     user.type("day value", "2031-05-14");
     user.keys("Control+Enter");

@@ -45,6 +45,10 @@ public record DataType(
         form, name, nullable, preset, Optional.of(value), documentation, hints, xml, place);
   }
 
+  public DataType withHints(Hints other) {
+    return new DataType(form, name, nullable, preset, fixed, documentation, other, xml, place);
+  }
+
   public DataType withNullable(boolean other) {
     return new DataType(form, name, other, preset, fixed, documentation, hints, xml, place);
   }

@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.mapsel.core.ref.Place;
+import org.mapsel.core.service.GivenRequest;
 import org.mapsel.core.shape.Wire;
 
 /**
@@ -31,12 +32,17 @@ public record HttpDeclaration(
     return List.of(new LinkTarget.Named(id), new LinkTarget.At(method, path));
   }
 
-  /** What it takes and what may come back. */
+  /**
+   * What it takes and what may come back.
+   *
+   * @param given a request that worked, where one is known
+   */
   public record Details(
       String documentation,
       List<ParameterDeclaration> parameters,
       Optional<BodyDeclaration> body,
-      List<AnswerDeclaration> answers) {
+      List<AnswerDeclaration> answers,
+      Optional<GivenRequest> given) {
 
     public Details {
       parameters = List.copyOf(parameters);

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
+import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
 
 /**
@@ -23,8 +24,7 @@ public record CsvTable(List<String> names, List<List<String>> rows) {
   /** Reads a text as a table; nothing if it is not even quoted as one should be. */
   public static Optional<CsvTable> read(String text) {
     String plain = text.startsWith(BYTE_ORDER_MARK) ? text.substring(1) : text;
-    CSVFormat format =
-        CSVFormat.DEFAULT.builder().setDelimiter(delimiter(plain)).setTrim(true).get();
+    CSVFormat format = format(plain).setTrim(true).get();
     List<List<String>> lines = new ArrayList<>();
     try (CSVParser parser = CSVParser.parse(new StringReader(plain), format)) {
       for (CSVRecord line : parser) {
@@ -36,6 +36,28 @@ public record CsvTable(List<String> names, List<List<String>> rows) {
     return lines.isEmpty()
         ? Optional.empty()
         : Optional.of(new CsvTable(lines.get(0), lines.subList(1, lines.size())));
+  }
+
+  /** The same columns with other rows. */
+  public CsvTable withRows(List<List<String>> others) {
+    return new CsvTable(names, others);
+  }
+
+  /** The table as text, with the delimiter and the line ends of another one. */
+  public String write(String like) {
+    CSVFormat format = format(like).setRecordSeparator(like.contains("\r\n") ? "\r\n" : "\n").get();
+    StringBuilder out = new StringBuilder();
+    try (CSVPrinter printer = new CSVPrinter(out, format)) {
+      printer.printRecord(names);
+      printer.printRecords(rows);
+    } catch (IOException e) {
+      throw new UncheckedIOException("A text takes everything", e);
+    }
+    return out.toString();
+  }
+
+  private static CSVFormat.Builder format(String text) {
+    return CSVFormat.DEFAULT.builder().setDelimiter(delimiter(text));
   }
 
   private static char delimiter(String text) {

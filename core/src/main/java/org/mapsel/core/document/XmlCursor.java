@@ -101,6 +101,11 @@ public final class XmlCursor implements AutoCloseable {
     }
   }
 
+  /** A reader of a text, for who wants to know where in it things stand. */
+  static XMLStreamReader2 reader(Reader text) throws XMLStreamException {
+    return (XMLStreamReader2) Factories.ANSWER.createXMLStreamReader("sample", text);
+  }
+
   private static XmlCursor begin(XMLStreamReader2 reader, String document)
       throws DocumentException {
     XmlCursor cursor = new XmlCursor(reader, document);
@@ -379,7 +384,7 @@ public final class XmlCursor implements AutoCloseable {
   }
 
   /** Text is only parsed when it is asked for, and may turn out broken then. */
-  private static DocumentException malformed(WstxLazyException e, String document) {
+  static DocumentException malformed(WstxLazyException e, String document) {
     return malformed(
         e.getCause() instanceof XMLStreamException cause
             ? cause
@@ -387,7 +392,7 @@ public final class XmlCursor implements AutoCloseable {
         document);
   }
 
-  private static DocumentException malformed(XMLStreamException e, String document) {
+  static DocumentException malformed(XMLStreamException e, String document) {
     String reason = Optional.ofNullable(e.getMessage()).orElse("unknown").split("\n")[0];
     Place place =
         e.getLocation() == null

@@ -142,7 +142,13 @@ final class HttpLinker {
     for (ServerDeclaration server : declared.servers()) {
       wires.add(
           new OperationWire.Rest(
-              endpoint(server), declared.method(), declared.path(), body, offered, answers));
+              endpoint(server),
+              declared.method(),
+              declared.path(),
+              body,
+              offered,
+              answers,
+              details.given()));
     }
     return new Operation(
         id,

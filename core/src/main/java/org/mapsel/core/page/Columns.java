@@ -99,10 +99,14 @@ final class Columns {
         && !parameter.name().equals("$search");
   }
 
-  /** Whether a form should ask for a parameter: not if the service makes it or knows one value. */
+  /**
+   * Whether a form should ask for a parameter: not if the service makes it or knows one value, nor
+   * if it is sent as a sample has it.
+   */
   boolean isAsked(Row leaf) {
     return leaf.field().hints().direction() != Hints.Direction.RETURNED_ONLY
         && leaf.field().fixed().isEmpty()
+        && !leaf.field().hints().given()
         && !questions.contains(leaf.path().steps().get(0));
   }
 }

@@ -95,6 +95,7 @@ public sealed interface OperationWire {
    * @param body how what is sent is written, where the operation takes a body
    * @param offered the media types in which it may be sent
    * @param answers what may come back, in the order in which it is tried
+   * @param given a request that worked, where nothing else is known of what it takes
    */
   record Rest(
       EndpointId endpoint,
@@ -102,7 +103,8 @@ public sealed interface OperationWire {
       String path,
       Optional<Content> body,
       List<String> offered,
-      List<Returned> answers)
+      List<Returned> answers,
+      Optional<GivenRequest> given)
       implements OperationWire {
 
     public Rest {

@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param hidden whether people need not see it
  * @param title whether it names the record that it stands in
  * @param deprecated whether it will go away
+ * @param given whether it is sent as a sample has it unless somebody fills it
  */
 public record Hints(
     Optional<String> label,
@@ -22,7 +23,8 @@ public record Hints(
     Direction direction,
     boolean hidden,
     boolean title,
-    boolean deprecated) {
+    boolean deprecated,
+    boolean given) {
 
   public static final Hints NONE =
       new Hints(
@@ -31,6 +33,7 @@ public record Hints(
           Optional.empty(),
           false,
           Direction.BOTH,
+          false,
           false,
           false,
           false);
@@ -45,35 +48,43 @@ public record Hints(
   }
 
   public Hints labelled(String other) {
-    return new Hints(Optional.of(other), unit, example, key, direction, hidden, title, deprecated);
+    return new Hints(
+        Optional.of(other), unit, example, key, direction, hidden, title, deprecated, given);
   }
 
   public Hints withUnit(String other) {
-    return new Hints(label, Optional.of(other), example, key, direction, hidden, title, deprecated);
+    return new Hints(
+        label, Optional.of(other), example, key, direction, hidden, title, deprecated, given);
   }
 
   public Hints withExample(String other) {
-    return new Hints(label, unit, Optional.of(other), key, direction, hidden, title, deprecated);
+    return new Hints(
+        label, unit, Optional.of(other), key, direction, hidden, title, deprecated, given);
   }
 
   public Hints asKey() {
-    return new Hints(label, unit, example, true, direction, hidden, title, deprecated);
+    return new Hints(label, unit, example, true, direction, hidden, title, deprecated, given);
   }
 
   public Hints travelling(Direction other) {
-    return new Hints(label, unit, example, key, other, hidden, title, deprecated);
+    return new Hints(label, unit, example, key, other, hidden, title, deprecated, given);
   }
 
   public Hints asHidden() {
-    return new Hints(label, unit, example, key, direction, true, title, deprecated);
+    return new Hints(label, unit, example, key, direction, true, title, deprecated, given);
   }
 
   public Hints asTitle() {
-    return new Hints(label, unit, example, key, direction, hidden, true, deprecated);
+    return new Hints(label, unit, example, key, direction, hidden, true, deprecated, given);
   }
 
   public Hints asDeprecated() {
-    return new Hints(label, unit, example, key, direction, hidden, title, true);
+    return new Hints(label, unit, example, key, direction, hidden, title, true, given);
+  }
+
+  /** Of a value in a sample that is no parameter. */
+  public Hints asGiven() {
+    return new Hints(label, unit, example, key, direction, hidden, title, deprecated, true);
   }
 
   /** These hints where they say something, those of what is pointed to elsewhere. */
@@ -89,6 +100,7 @@ public record Hints(
         direction == Direction.BOTH ? base.direction : direction,
         hidden || base.hidden,
         title || base.title,
-        deprecated || base.deprecated);
+        deprecated || base.deprecated,
+        given || base.given);
   }
 }

@@ -16,6 +16,9 @@ public final class ScalarGuess {
 
   private static final Pattern DECIMAL = Pattern.compile("-?(0|[1-9]\\d{0,17})\\.\\d{1,18}");
 
+  private static final Set<ScalarType> NUMBERS =
+      Set.of(ScalarType.INTEGER, ScalarType.DECIMAL, ScalarType.FLOAT);
+
   private ScalarGuess() {}
 
   public static ScalarType of(String text) {
@@ -38,8 +41,11 @@ public final class ScalarGuess {
     if (one == other) {
       return one;
     }
-    return Set.of(one, other).equals(Set.of(ScalarType.INTEGER, ScalarType.DECIMAL))
-        ? ScalarType.DECIMAL
-        : ScalarType.TEXT;
+    if (!NUMBERS.containsAll(Set.of(one, other))) {
+      return ScalarType.TEXT;
+    }
+    return one == ScalarType.FLOAT || other == ScalarType.FLOAT
+        ? ScalarType.FLOAT
+        : ScalarType.DECIMAL;
   }
 }

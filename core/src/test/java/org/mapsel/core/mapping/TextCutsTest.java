@@ -74,9 +74,9 @@ class TextCutsTest {
     assertThat(page.parts()).anySatisfy(part -> assertThat(part).isInstanceOf(Part.Table.class));
     assertThat(shown(page))
         .isEqualTo(
-            "[{\"lock\":\"3\",\"state2\":\"shut\"},"
-                + "{\"lock\":\"11\",\"state2\":\"open\",\"hull\":\"S-20417\"},"
-                + "{\"lock\":\"4\",\"state2\":\"shut\"}]");
+            "[{\"lock\":\"3\",\"state\":\"shut\"},"
+                + "{\"lock\":\"11\",\"state\":\"open\",\"hull\":\"S-20417\"},"
+                + "{\"lock\":\"4\",\"state\":\"shut\"}]");
   }
 
   @Test

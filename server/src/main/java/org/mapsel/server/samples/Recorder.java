@@ -15,10 +15,10 @@ import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.Response;
+import org.mapsel.core.message.http.FirstValues;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
-import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.sample.SampleMaker.Extent;
 import org.mapsel.core.service.Operation;
@@ -150,12 +150,15 @@ public class Recorder {
         samples.find(serviceId, operation.id().text(), SampleStore.LAST);
     JsonNode parameters =
         kept.map(SampleStore.Kept::parameters)
-            .orElseGet(() -> made(service, operation.input(), Extent.REQUIRED));
+            .orElseGet(() -> ValueJson.write(FirstValues.of(service, operation, Extent.REQUIRED)));
     Optional<JsonNode> recorded = kept.flatMap(SampleStore.Kept::answer);
     return new Sample(
         recorded.isPresent(),
         parameters,
-        recorded.orElseGet(() -> made(service, operation.output(), Extent.EVERYTHING)),
+        recorded.orElseGet(
+            () ->
+                ValueJson.write(
+                    SampleMaker.make(service.shapes(), operation.output(), Extent.EVERYTHING))),
         recorded
             .flatMap(answer -> kept.flatMap(SampleStore.Kept::exchange))
             .flatMap(exchanges::find)
@@ -222,9 +225,5 @@ public class Recorder {
           Optional.of(ValueJson.write(Trimmed.of(returned.value()).value())),
           last.get().exchange());
     }
-  }
-
-  private static JsonNode made(Service service, ShapeId shape, Extent extent) {
-    return ValueJson.write(SampleMaker.make(service.shapes(), shape, extent));
   }
 }

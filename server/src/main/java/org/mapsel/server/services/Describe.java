@@ -79,7 +79,8 @@ final class Describe {
         row.field().name(),
         kind(row.shape()),
         type(row.shape()),
-        row.needed(),
+        // What has a value of its own need not be filled.
+        row.needed() && row.field().assumed().isEmpty(),
         row.field().isRepeated(),
         row.field().nillable(),
         row.field().documentation(),
@@ -88,7 +89,8 @@ final class Describe {
         row.rows().steps(),
         row.recursive(),
         row.more(),
-        row.field().fixed().orElse(null));
+        row.field().fixed().orElse(null),
+        row.field().hints().given());
   }
 
   private static String kind(Shape shape) {

@@ -64,15 +64,15 @@ class Learning {
             });
   }
 
-  /** Makes a value of the request one that is sent as it was given, or a parameter again. */
-  void keepAsGiven(String serviceId, String operationId, FieldPath path, boolean asGiven) {
+  /** Makes a value of the request a parameter, or one that is sent as it was given again. */
+  void mark(String serviceId, String operationId, FieldPath path, boolean parameter) {
     Sampled sampled = sampled(serviceId, operationId);
     List<Field> way = sampled.edition().service().shapes().way(sampled.operation().input(), path);
     if (way.isEmpty()) {
       throw Problem.refused(
           Finding.error("MESSAGE_FIELD_UNKNOWN", "field", String.join(" › ", path.steps())));
     }
-    SampleChanges.withValue(sampled.document(), sampled.wire(), way, asGiven)
+    SampleChanges.withMark(sampled.document(), sampled.wire(), way, parameter)
         .ifPresent(changed -> read(serviceId, sampled, changed));
   }
 

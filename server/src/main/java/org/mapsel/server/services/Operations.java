@@ -8,6 +8,7 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.mapping.HandedOn;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.http.GivenText;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
@@ -22,10 +23,12 @@ import org.mapsel.server.services.ServiceViews.CutView;
 import org.mapsel.server.services.ServiceViews.EndpointView;
 import org.mapsel.server.services.ServiceViews.FaultView;
 import org.mapsel.server.services.ServiceViews.FieldView;
+import org.mapsel.server.services.ServiceViews.GivenView;
 import org.mapsel.server.services.ServiceViews.LinkView;
 import org.mapsel.server.services.ServiceViews.OperationView;
 import org.mapsel.server.services.ServiceViews.SampleView;
 import org.mapsel.server.services.ServiceViews.SentView;
+import org.mapsel.server.services.ServiceViews.StretchView;
 import org.mapsel.server.services.ServiceViews.TryRequest;
 import org.mapsel.server.services.ServiceViews.TryView;
 import org.mapsel.server.values.Trimmed;
@@ -76,6 +79,7 @@ class Operations {
         comesBack(service, operation, sample, learning.isPossible(kept)),
         operation.faults().stream().map(Fault::name).toList(),
         learning.isPossible(kept),
+        GivenText.of(service, operation).map(Operations::given).orElse(null),
         links(kept, service, operation, sample),
         new SampleView(
             sample.recorded() ? "recorded" : "generated",
@@ -83,6 +87,19 @@ class Operations {
             sample.answer(),
             List.of(),
             sample.sent().map(Operations::sent).orElse(null)));
+  }
+
+  private static GivenView given(GivenText text) {
+    return new GivenView(
+        stretches(text.address()),
+        text.headers().stream().map(Operations::stretches).toList(),
+        stretches(text.body()));
+  }
+
+  private static List<StretchView> stretches(List<GivenText.Stretch> stretches) {
+    return stretches.stream()
+        .map(stretch -> new StretchView(stretch.text(), stretch.path().steps()))
+        .toList();
   }
 
   /** What is described, and what only the last answer tells of. */

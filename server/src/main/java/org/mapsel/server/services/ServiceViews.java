@@ -104,6 +104,7 @@ public final class ServiceViews {
    * @param kind scalar, record, oneOf, open or repeated
    * @param rows the nearest repeated field around it, empty if there is none
    * @param fixed the only value that is sent for it, where there is just one
+   * @param given whether it is sent as a sample has it unless somebody fills it
    */
   public record FieldView(
       List<String> path,
@@ -119,13 +120,15 @@ public final class ServiceViews {
       List<String> rows,
       boolean recursive,
       boolean more,
-      @Nullable String fixed) {}
+      @Nullable String fixed,
+      boolean given) {}
 
   /**
    * An operation with its field sheet.
    *
    * @param learns whether it is known by samples, so that each answer may tell more of what comes
-   *     back, and each value may be sent as it was given
+   *     back, and each value may be made a parameter
+   * @param given the request that it is known by
    */
   public record OperationView(
       String service,
@@ -141,6 +144,7 @@ public final class ServiceViews {
       List<FieldView> comesBack,
       List<String> faults,
       boolean learns,
+      @Nullable GivenView given,
       List<LinkView> links,
       SampleView sample) {}
 
@@ -159,12 +163,27 @@ public final class ServiceViews {
     }
   }
 
-  /** Whether a value of a sampled request is sent as it was given, or is a parameter. */
-  public record GivenRequest(List<String> path, boolean asGiven) {
-    public GivenRequest {
+  /** Whether a value of a sampled request is a parameter, or is sent as it was given. */
+  public record MarkRequest(List<String> path, boolean parameter) {
+    public MarkRequest {
       path = List.copyOf(path);
     }
   }
+
+  /**
+   * A sampled request as a text.
+   *
+   * @param address the method and the address
+   */
+  public record GivenView(
+      List<StretchView> address, List<List<StretchView>> headers, List<StretchView> body) {}
+
+  /**
+   * A stretch of a sampled request.
+   *
+   * @param path the field whose value it is, empty if it is none
+   */
+  public record StretchView(String text, List<String> path) {}
 
   /**
    * Values to look at.

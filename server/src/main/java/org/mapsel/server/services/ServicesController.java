@@ -2,8 +2,8 @@ package org.mapsel.server.services;
 
 import java.util.List;
 import org.mapsel.core.ref.FieldPath;
-import org.mapsel.server.services.ServiceViews.GivenRequest;
 import org.mapsel.server.services.ServiceViews.LearnRequest;
+import org.mapsel.server.services.ServiceViews.MarkRequest;
 import org.mapsel.server.services.ServiceViews.OperationView;
 import org.mapsel.server.services.ServiceViews.ServiceBrief;
 import org.mapsel.server.services.ServiceViews.ServiceView;
@@ -74,12 +74,12 @@ class ServicesController {
     return operations.view(service, operation);
   }
 
-  @PutMapping("/services/{service}/operations/{operation}/given")
-  OperationView keepAsGiven(
+  @PutMapping("/services/{service}/operations/{operation}/marks")
+  OperationView mark(
       @PathVariable String service,
       @PathVariable String operation,
-      @RequestBody GivenRequest request) {
-    learning.keepAsGiven(service, operation, new FieldPath(request.path()), request.asGiven());
+      @RequestBody MarkRequest request) {
+    learning.mark(service, operation, new FieldPath(request.path()), request.parameter());
     return operations.view(service, operation);
   }
 

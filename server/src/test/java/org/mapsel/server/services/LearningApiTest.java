@@ -96,7 +96,7 @@ class LearningApiTest {
   }
 
   @Test
-  void aValueStaysAsItWasGivenUntilItIsAParameterAgain() {
+  void aValueIsAParameterOnceItIsMarked() {
     List<String> asked = new ArrayList<>();
     quay.serve(
         "/lots/B-3",
@@ -107,13 +107,18 @@ class LearningApiTest {
     String service = takeSample();
     String path = "/api/services/" + service + "/operations/" + only(service);
 
-    Api.Answer kept = api.put(path + "/given", "{'path':['order'],'asGiven':true}");
-    assertThat(kept.text("/goesIn/1/fixed")).isEqualTo("eta");
+    Api.Answer before = api.get(path);
+    assertThat(before.body().at("/goesIn/1/given").asBoolean()).isTrue();
+    assertThat(before.body().at("/given/address").toString())
+        .contains("{'text':'eta','path':['order']}".replace('\'', '"'));
     sent(path);
-    assertThat(api.put(path + "/given", "{'path':['nothing'],'asGiven':true}").code())
+    assertThat(api.put(path + "/marks", "{'path':['nothing'],'parameter':true}").code())
         .isEqualTo("MESSAGE_FIELD_UNKNOWN");
-    Api.Answer again = api.put(path + "/given", "{'path':['order'],'asGiven':false}");
-    assertThat(again.body().at("/goesIn/1/fixed").isMissingNode()).isTrue();
+    Api.Answer marked = api.put(path + "/marks", "{'path':['order'],'parameter':true}");
+    assertThat(marked.body().at("/goesIn/1/given").asBoolean()).isFalse();
+    assertThat(api.get(path).body().at("/goesIn/1/given").asBoolean()).isFalse();
+    Api.Answer again = api.put(path + "/marks", "{'path':['order'],'parameter':false}");
+    assertThat(again.body().at("/goesIn/1/given").asBoolean()).isTrue();
     assertThat(asked).containsExactly("order=eta");
   }
 

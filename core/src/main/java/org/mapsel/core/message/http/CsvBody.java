@@ -10,8 +10,11 @@ import java.util.Set;
 import org.mapsel.core.document.CsvTable;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Findings;
+import org.mapsel.core.message.Trail;
+import org.mapsel.core.message.UnknownFields;
 import org.mapsel.core.message.Wanted;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.service.GivenRequest;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.Shape;
@@ -47,6 +50,42 @@ final class CsvBody {
                             table,
                             Wanted.of(wanted).below(field.name()),
                             findings))));
+  }
+
+  /**
+   * Rows written like a text that was given, with its columns; that text itself where it says the
+   * same.
+   */
+  static String write(
+      Shapes shapes, Field field, Value value, String like, Trail path, Findings findings) {
+    CsvTable table = CsvTable.read(like).orElseThrow();
+    Findings same = new Findings();
+    if (read(shapes, field, like, Set.of(), same)
+        .filter(given -> given.get(field.name()).equals(value))
+        .isPresent()) {
+      return like;
+    }
+    List<Field> columns = shapes.fieldsOf(field.shape());
+    List<List<String>> lines = new ArrayList<>();
+    for (Value item : value instanceof ListValue list ? list.items() : List.of(value)) {
+      RecordValue row = item instanceof RecordValue record ? record : RecordValue.empty();
+      UnknownFields.report(columns, row, path, findings);
+      lines.add(
+          table.names().stream()
+              .map(
+                  name ->
+                      GivenRequest.named(columns, name)
+                          .map(column -> cell(shapes, column, row, path, findings))
+                          .orElse(""))
+              .toList());
+    }
+    return table.withRows(lines).write(like);
+  }
+
+  private static String cell(
+      Shapes shapes, Field column, RecordValue row, Trail path, Findings findings) {
+    return new ParameterText(shapes, findings)
+        .text(column, row.get(column.name()), path.then(column.name()));
   }
 
   private static ListValue rows(

@@ -1,7 +1,9 @@
 package org.mapsel.core.message.http;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -20,11 +22,13 @@ import org.mapsel.core.message.Trail;
 import org.mapsel.core.message.UnknownFields;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.service.Endpoint;
+import org.mapsel.core.service.GivenRequest;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
@@ -45,8 +49,14 @@ public final class HttpCodec implements Codec {
     List<Field> fields = service.shapes().fieldsOf(operation.input());
     UnknownFields.report(fields, values, Trail.ROOT, findings);
     RequestLine line = new RequestLine(service.shapes(), findings, rest.path());
-    line.parameters(fields, values);
+    Optional<GivenRequest> given = rest.given();
+    Set<Field> there = given.map(one -> line.given(one.query(), fields, values)).orElse(Set.of());
+    line.parameters(fields, values, there);
     List<Header> headers = new ArrayList<>(line.headers());
+    given
+        .map(GivenRequest::headers)
+        .orElse(Map.of())
+        .forEach((name, value) -> headers.add(new Header(name, value, "the sample has it")));
     byte[] body = new byte[0];
     Optional<RequestBody.Written> written =
         body(service, rest, fields, values, findings, "part-" + stamp.id());
@@ -61,7 +71,8 @@ public final class HttpCodec implements Codec {
       }
     }
     String accepted = accepted(rest);
-    if (!line.has("Accept") && !accepted.isEmpty()) {
+    boolean said = headers.stream().anyMatch(header -> header.name().equalsIgnoreCase("Accept"));
+    if (!said && !accepted.isEmpty()) {
       headers.add(new Header("Accept", accepted, "what the description announces comes back"));
     }
     headers.addAll(AccessHeaders.of(access));
@@ -88,21 +99,61 @@ public final class HttpCodec implements Codec {
       return Optional.empty();
     }
     Value value = values.get(field.get().name());
+    Optional<RequestBody.Written> given =
+        rest.given()
+            .flatMap(one -> given(service.shapes(), rest, one, field.get(), value, findings));
+    if (given.isPresent()) {
+      return given;
+    }
+    return written(service, rest, field.get(), value, findings, boundary);
+  }
+
+  /** Nothing if what was given has no place for a value. */
+  private static Optional<RequestBody.Written> given(
+      Shapes shapes,
+      OperationWire.Rest rest,
+      GivenRequest given,
+      Field field,
+      Value value,
+      Findings findings) {
+    OperationWire.Content content = rest.body().orElseThrow();
+    Findings about = new Findings();
+    Trail path = Trail.ROOT.then(field.name());
+    Optional<String> filled =
+        Given.fill(
+            shapes,
+            new GivenNotation(shapes, about, content.media()),
+            given.body(),
+            new Given.Scope(field, shapes.fieldsOf(field.shape()), value, path));
+    filled.ifPresent(text -> about.toList().forEach(findings::add));
+    return filled.map(
+        text ->
+            new RequestBody.Written(content.mediaType(), text.getBytes(StandardCharsets.UTF_8)));
+  }
+
+  private static Optional<RequestBody.Written> written(
+      Service service,
+      OperationWire.Rest rest,
+      Field field,
+      Value given,
+      Findings findings,
+      String boundary) {
+    Value value = given;
     if (value.isAbsent()
-        && field.get().isRequired()
-        && service.shapes().get(field.get().shape()) instanceof Shape.Record) {
+        && field.isRequired()
+        && service.shapes().get(field.shape()) instanceof Shape.Record) {
       // What must be in it may have a value of its own.
       value = RecordValue.empty();
     }
     if (value.isAbsent()) {
-      if (field.get().isRequired()) {
-        findings.add(Trail.ROOT.then(field.get().name()).error("MESSAGE_PARAMETER_MISSING"));
+      if (field.isRequired()) {
+        findings.add(Trail.ROOT.then(field.name()).error("MESSAGE_PARAMETER_MISSING"));
       }
       return Optional.empty();
     }
     return Optional.of(
         new RequestBody(service.shapes(), findings, boundary)
-            .write(rest.body().get(), field.get(), value));
+            .write(rest.body().orElseThrow(), field, value));
   }
 
   private static String accepted(OperationWire.Rest rest) {

@@ -110,7 +110,11 @@ final class RequestBody {
       return parts;
     }
     for (Field member : shapes.fieldsOf(field.shape())) {
-      Value given = record.get(member.name());
+      Value said = record.get(member.name());
+      Value given =
+          said.isAbsent() && member.isRequired()
+              ? member.assumed().map(Value::text).orElse(said)
+              : said;
       Trail inside = path.then(member.name());
       if (given.isAbsent() || given == Value.NULL) {
         new ParameterText(shapes, findings).required(member, inside);

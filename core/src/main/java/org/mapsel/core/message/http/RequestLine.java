@@ -1,13 +1,21 @@
 package org.mapsel.core.message.http;
 
 import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.message.Header;
 import org.mapsel.core.message.Trail;
 import org.mapsel.core.message.http.ParameterText.Pair;
+import org.mapsel.core.service.GivenRequest;
+import org.mapsel.core.service.GivenRequest.Piece;
+import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
@@ -17,6 +25,7 @@ import org.mapsel.core.value.Value;
 /** Everything of a request but its body: where the parameters go. */
 final class RequestLine {
 
+  private final Shapes shapes;
   private final ParameterText text;
   private final Findings findings;
   private String path;
@@ -25,15 +34,59 @@ final class RequestLine {
   private final List<String> cookies = new ArrayList<>();
 
   RequestLine(Shapes shapes, Findings findings, String path) {
+    this.shapes = shapes;
     this.text = new ParameterText(shapes, findings);
     this.findings = findings;
     this.path = path;
   }
 
-  /** Puts every parameter of the operation where it belongs. */
-  void parameters(List<Field> fields, RecordValue values) {
+  /**
+   * Takes the query as it was given, with the values in it.
+   *
+   * @return the fields that have found their place in it
+   */
+  Set<Field> given(List<Piece> pieces, List<Field> fields, RecordValue values) {
+    List<Field> inside =
+        fields.stream()
+            .filter(
+                field ->
+                    field.wire() instanceof Wire.Parameter parameter && isIn(parameter, pieces))
+            .toList();
+    RecordValue those =
+        RecordValue.of(
+            inside.stream()
+                .filter(field -> !values.get(field.name()).isAbsent())
+                .collect(
+                    Collectors.toMap(
+                        Field::name,
+                        field -> values.get(field.name()),
+                        (one, other) -> one,
+                        LinkedHashMap::new)));
+    GivenNotation notation = new GivenNotation(shapes, findings, OperationWire.Media.FORM);
+    Optional<String> filled =
+        Given.fill(shapes, notation, pieces, new Given.Scope(null, inside, those, Trail.ROOT));
+    if (filled.isEmpty()) {
+      return Set.of();
+    }
+    if (!filled.get().isEmpty()) {
+      query.add(filled.get());
+    }
+    return new HashSet<>(inside);
+  }
+
+  private static boolean isIn(Wire.Parameter parameter, List<Piece> pieces) {
+    return parameter.in() == Wire.In.QUERY
+        && pieces.stream()
+            .anyMatch(
+                piece ->
+                    piece instanceof GivenRequest.Run run
+                        && run.steps().equals(List.of(parameter.name())));
+  }
+
+  /** Puts every parameter of the operation where it belongs, but those that are there already. */
+  void parameters(List<Field> fields, RecordValue values, Set<Field> there) {
     for (Field field : fields) {
-      if (field.wire() instanceof Wire.Parameter parameter) {
+      if (field.wire() instanceof Wire.Parameter parameter && !there.contains(field)) {
         Trail at = Trail.ROOT.then(field.name());
         Value value = values.get(field.name());
         if (value.isAbsent() && field.isRequired()) {

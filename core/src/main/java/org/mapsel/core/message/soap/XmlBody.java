@@ -1,5 +1,7 @@
 package org.mapsel.core.message.soap;
 
+import java.nio.charset.StandardCharsets;
+import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.document.DocumentException;
 import org.mapsel.core.document.Limits;
@@ -12,6 +14,7 @@ import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.shape.Wire;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 
@@ -31,6 +34,26 @@ public final class XmlBody {
     elements.content(field.shape(), value, path);
     elements.end(outer);
     return out.bytes();
+  }
+
+  /** A field as an element that may stand in any document, whatever is in force there. */
+  public static String element(
+      Shapes shapes, Field field, Value value, Trail parent, Findings findings) {
+    XmlText out = new XmlText(USUAL_LENGTH);
+    new ElementWriter(shapes, findings, out, null).field(field, value, parent);
+    String written = new String(out.bytes(), StandardCharsets.UTF_8);
+    return field.wire() instanceof Wire.XmlElement element && element.name().namespace().isEmpty()
+        ? written.replaceFirst("[\\s/>]", " xmlns=\"\"$0")
+        : written;
+  }
+
+  /** A text as it may stand between tags and quotes. */
+  public static String escaped(String text, Trail path, Findings findings) {
+    Optional<String> escaped = XmlText.escape(text);
+    if (escaped.isEmpty()) {
+      findings.add(path.error("MESSAGE_CHARACTER_REFUSED"));
+    }
+    return escaped.orElse("");
   }
 
   /** What stands in the first element of a document, whatever it is called. */

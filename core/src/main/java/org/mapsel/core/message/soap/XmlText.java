@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -127,6 +128,14 @@ final class XmlText {
     put(encoded);
     put(tag.end());
     return true;
+  }
+
+  /** A text as it may stand between tags and quotes; nothing if no XML can hold it. */
+  static Optional<String> escape(String value) {
+    XmlText out = new XmlText(value.length() + MARKS);
+    return out.escaped(value, true)
+        ? Optional.of(new String(out.bytes(), StandardCharsets.UTF_8))
+        : Optional.empty();
   }
 
   private boolean escaped(String value, boolean attribute) {

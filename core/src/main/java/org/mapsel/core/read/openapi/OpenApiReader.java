@@ -148,7 +148,8 @@ public final class OpenApiReader implements DescriptionReader {
             : summary + "\n\n" + description,
         parameters.stream().flatMap(parameter -> dialect.parameter(parameter).stream()).toList(),
         dialect.body(operation, parameters),
-        dialect.answers(operation));
+        dialect.answers(operation),
+        Optional.empty());
   }
 
   private static List<String> identity(Located parameter) {

@@ -1,8 +1,11 @@
 package org.mapsel.core.read.sample;
 
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.mapsel.core.document.DataDocument;
 import org.mapsel.core.document.DataNode;
 import org.mapsel.core.document.Limits;
@@ -16,7 +19,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class HarFile {
 
   /** Names that begin so are free for anybody (HAR 1.2, custom fields). */
-  private static final String AS_GIVEN = "_asGiven";
+  private static final String PARAMETERS = "_parameters";
 
   private HarFile() {}
 
@@ -66,11 +69,18 @@ final class HarFile {
     for (Sample.Field field : sample.headers) {
       headers.addObject().put("name", field.name()).put("value", field.value());
     }
-    if (!sample.asGiven.isEmpty()) {
-      ArrayNode kept = request.putArray(AS_GIVEN);
-      sample.asGiven.forEach(kept::add);
+    if (!sample.parameters.isEmpty()) {
+      ArrayNode marked = request.putArray(PARAMETERS);
+      sample.parameters.forEach(marked::add);
     }
-    if (!sample.body.isEmpty()) {
+    if (!sample.parts.isEmpty()) {
+      ArrayNode params = request.putObject("postData").putArray("params");
+      for (Sample.Part part : sample.parts) {
+        ObjectNode param = params.addObject().put("name", part.name());
+        param.put(part.file() ? "fileName" : "value", part.value());
+        param.put("contentType", part.mediaType());
+      }
+    } else if (!sample.body.isEmpty()) {
       request.putObject("postData").put("text", sample.body);
     }
   }
@@ -88,8 +98,8 @@ final class HarFile {
                 for (DataNode header : request.items("headers")) {
                   sample.headers.add(new Sample.Field(header.text("name"), header.text("value")));
                 }
-                request.items(AS_GIVEN).forEach(key -> sample.asGiven.add(key.text()));
-                request.find("postData").ifPresent(data -> sample.body = data.text("text"));
+                request.items(PARAMETERS).forEach(key -> sample.parameters.add(key.text()));
+                request.find("postData").ifPresent(data -> body(data, sample));
               });
       entry
           .find("response")
@@ -110,6 +120,33 @@ final class HarFile {
       }
     }
     return samples;
+  }
+
+  /** Pairs of a form have a text too; the parts of other bodies may have none. */
+  private static void body(DataNode data, Sample sample) {
+    boolean form = data.text("mimeType").startsWith("application/x-www-form-urlencoded");
+    List<DataNode> params = data.items("params");
+    if (form && data.text("text").isEmpty()) {
+      sample.body =
+          params.stream()
+              .map(param -> encoded(param.text("name")) + "=" + encoded(param.text("value")))
+              .collect(Collectors.joining("&"));
+    } else if (form || params.isEmpty()) {
+      sample.body = data.text("text");
+    } else {
+      for (DataNode param : params) {
+        boolean file = param.find("fileName").isPresent();
+        sample.parts.add(
+            new Sample.Part(
+                param.text("name"), param.text("value"), file, param.text("contentType")));
+      }
+      // The parts get a boundary of their own.
+      sample.headers.removeIf(header -> header.name().equalsIgnoreCase("content-type"));
+    }
+  }
+
+  private static String encoded(String text) {
+    return URLEncoder.encode(text, StandardCharsets.UTF_8);
   }
 
   private static int status(String text) {

@@ -9,9 +9,12 @@ import java.util.regex.Pattern;
 final class HttpText {
 
   private static final Pattern REQUEST =
-      Pattern.compile("^([A-Z]{3,10}) (\\S+)( HTTP/[\\d.]+)?\\s*$", Pattern.MULTILINE);
+      Pattern.compile("^([A-Z]{3,10}) (\\S+)( HTTP/[\\d.]+)?[ \\t]*$", Pattern.MULTILINE);
   private static final Pattern ANSWER =
       Pattern.compile("^HTTP/[\\d.]+ (\\d{3})[^\\n]*$", Pattern.MULTILINE);
+
+  /** What may be the name of a header (RFC 9110, section 5.6.2). */
+  private static final Pattern NAME = Pattern.compile("[!#$%&'*+.^_`|~\\w-]+\\s*");
 
   private HttpText() {}
 
@@ -79,7 +82,7 @@ final class HttpText {
         return end < 0 ? "" : text.substring(end + 1);
       }
       int colon = line.indexOf(':');
-      if (colon <= 0) {
+      if (colon <= 0 || !NAME.matcher(line.substring(0, colon)).matches()) {
         return text.substring(at);
       }
       headers.add(

@@ -2,6 +2,7 @@ package org.mapsel.core.read.sample;
 
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -143,23 +144,37 @@ final class Inference {
   /** Names and values of a form or a query. */
   static void form(String body, Inferred to) {
     to.sawRecord();
-    pairs(body)
-        .forEach(
-            (name, value) -> {
-              to.member(name).sawText(value, false);
-              to.sawMember(name, 1);
-            });
+    Map<String, Integer> times = new LinkedHashMap<>();
+    for (Pair pair : pairs(body)) {
+      to.member(pair.name).sawText(pair.value, false);
+      times.merge(pair.name, 1, Integer::sum);
+    }
+    times.forEach(to::sawMember);
   }
 
-  static Map<String, String> pairs(String encoded) {
-    Map<String, String> pairs = new LinkedHashMap<>();
-    for (String pair : encoded.split("&")) {
-      int equals = pair.indexOf('=');
-      if (!pair.isEmpty()) {
-        pairs.put(
-            decoded(equals < 0 ? pair : pair.substring(0, equals)),
-            equals < 0 ? "" : decoded(pair.substring(equals + 1)));
+  /**
+   * One name with its value.
+   *
+   * @param start where it starts in the text
+   * @param valueStart behind the equals sign; behind {@code end} if there is none
+   */
+  record Pair(String name, String value, int start, int valueStart, int end) {}
+
+  static List<Pair> pairs(String encoded) {
+    List<Pair> pairs = new ArrayList<>();
+    int start = 0;
+    while (start <= encoded.length()) {
+      int next = encoded.indexOf('&', start);
+      int end = next < 0 ? encoded.length() : next;
+      int equals = encoded.indexOf('=', start);
+      boolean nameOnly = equals < 0 || equals > end;
+      if (end > start) {
+        String name = encoded.substring(start, nameOnly ? end : equals);
+        String value = nameOnly ? "" : encoded.substring(equals + 1, end);
+        int valueStart = nameOnly ? end + 1 : equals + 1;
+        pairs.add(new Pair(decoded(name), decoded(value), start, valueStart, end));
       }
+      start = end + 1;
     }
     return pairs;
   }

@@ -46,11 +46,21 @@ final class Inferred {
   }
 
   void sawNumber(String text) {
-    saw(text.matches("-?\\d+") ? ScalarType.INTEGER : ScalarType.DECIMAL, text);
+    boolean exponent = text.indexOf('e') >= 0 || text.indexOf('E') >= 0;
+    saw(
+        exponent
+            ? ScalarType.FLOAT
+            : text.indexOf('.') >= 0 ? ScalarType.DECIMAL : ScalarType.INTEGER,
+        text);
   }
 
   void sawBoolean(String text) {
     saw(ScalarType.BOOLEAN, text);
+  }
+
+  /** Bytes of which nothing is known. */
+  void sawFile() {
+    scalar = ScalarType.BASE64;
   }
 
   private void saw(ScalarType type, String text) {
@@ -132,11 +142,17 @@ final class Inferred {
                         Place.in(""))
                     : type;
             all.add(new DataType.Member(name, own));
-            if (present.getOrDefault(name, 0) == records) {
+            // Groups of values that were given are there also if nobody fills them.
+            boolean needed = !given || own.form() instanceof DataType.Simple;
+            if (needed && present.getOrDefault(name, 0) == records) {
               required.add(name);
             }
           });
       return new DataType.Structure(List.of(), all, required, Optional.empty(), Optional.empty());
+    }
+    if (scalar == null && given && nullable) {
+      // Whoever fills what was null has to be let.
+      return new DataType.Simple(ScalarType.TEXT, builtIn(ScalarType.TEXT), Facets.NONE);
     }
     return scalar == null
         ? new DataType.Anything()
@@ -146,10 +162,11 @@ final class Inferred {
   private static String builtIn(ScalarType type) {
     return switch (type) {
       case INTEGER -> "integer";
-      case DECIMAL -> "number";
+      case DECIMAL, FLOAT -> "number";
       case BOOLEAN -> "boolean";
       case DATE -> "date";
       case DATE_TIME -> "date-time";
+      case BASE64 -> "binary";
       default -> "string";
     };
   }

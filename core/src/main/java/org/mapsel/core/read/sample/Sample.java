@@ -15,14 +15,26 @@ final class Sample {
   /** An answer; the media type is empty where it was not said. */
   record Answer(int status, String mediaType, String body) {}
 
+  /**
+   * A part of a multipart body.
+   *
+   * @param file whether it is a file, whose content nobody knows
+   * @param mediaType empty where it was not said
+   */
+  record Part(String name, String value, boolean file, String mediaType) {}
+
   String method = "";
   String address = "";
   final List<Field> headers = new ArrayList<>();
   String body = "";
+
+  /** What is sent instead of a body in one piece. */
+  final List<Part> parts = new ArrayList<>();
+
   final List<Answer> answers = new ArrayList<>();
 
-  /** What is sent as it stands; the rest are parameters. */
-  final Set<String> asGiven = new TreeSet<>();
+  /** The values that are parameters; the rest is sent as it was given. */
+  final Set<String> parameters = new TreeSet<>();
 
   String header(String name) {
     return headers.stream()

@@ -43,21 +43,23 @@ public final class SampleChanges {
   }
 
   /**
-   * A document of samples in which a value is sent as it was given, or is a parameter again.
+   * A document of samples in which a value is a parameter, or is sent as it was given again.
    *
    * @param wire of the operation
    * @param way the fields that lead to the value in the operation's input
    * @return nothing if there is no such operation or value, or if it is so already
    */
-  public static Optional<SourceText> withValue(
-      SourceText document, OperationWire.Rest wire, List<Field> way, boolean asGiven) {
+  public static Optional<SourceText> withMark(
+      SourceText document, OperationWire.Rest wire, List<Field> way, boolean parameter) {
     SampleChanges changes = new SampleChanges(document);
-    Optional<String> key = AsGiven.key(way);
+    Optional<String> key = Marks.key(way);
     boolean changed = false;
     for (Sample sample : changes.of(wire)) {
       changed |=
           key.isPresent()
-              && (asGiven ? sample.asGiven.add(key.get()) : sample.asGiven.remove(key.get()));
+              && (parameter
+                  ? sample.parameters.add(key.get())
+                  : sample.parameters.remove(key.get()));
     }
     return changed ? changes.written() : Optional.empty();
   }

@@ -18,13 +18,14 @@ import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
-import org.mapsel.core.document.DocumentException;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.read.DescriptionReader;
 import org.mapsel.core.read.Format;
 import org.mapsel.core.read.Reading;
 import org.mapsel.core.ref.Place;
+import org.mapsel.core.service.GivenRequest;
+import org.mapsel.core.service.GivenRequest.Piece;
 import org.mapsel.core.shape.Wire;
 
 /** Requests that somebody has seen work, with their answers. */
@@ -49,6 +50,11 @@ public final class SampleReader implements DescriptionReader {
           "upgrade-insecure-requests",
           "priority",
           "te");
+
+  private static final String MULTIPART = "multipart/form-data";
+
+  /** Headers that are no parameters, but may decide what comes back. */
+  private static final Set<String> PASSED_ON = Set.of("accept", "accept-language");
 
   @Override
   public boolean recognises(String head) {
@@ -143,9 +149,14 @@ public final class SampleReader implements DescriptionReader {
     Sample first = samples.get(0);
     URI uri = URI.create(first.address);
     Place place = new Place(source.address(), 1, 1);
+    Optional<Sent> sent = Sent.in(samples);
     HttpDeclaration.Details details =
         new HttpDeclaration.Details(
-            "", parameters(samples, place), body(samples), answers(samples));
+            "",
+            parameters(samples, place),
+            sent.map(one -> body(one, samples)),
+            answers(samples),
+            Optional.of(given(first, sent)));
     return new HttpDeclaration(
         "",
         first.method,
@@ -184,23 +195,38 @@ public final class SampleReader implements DescriptionReader {
         }
       }
     }
-    Set<String> kept = kept(samples);
-    add(parameters, path.type(true), Wire.In.PATH, kept, place);
-    add(parameters, query.type(true), Wire.In.QUERY, kept, place);
-    add(parameters, headers.type(true), Wire.In.HEADER, kept, place);
+    Set<String> marked = marked(samples);
+    add(parameters, path.type(true), Wire.In.PATH, marked, place);
+    add(parameters, query.type(true), Wire.In.QUERY, marked, place);
+    add(parameters, headers.type(true), Wire.In.HEADER, marked, place);
     return parameters;
   }
 
-  /** What is sent as it was given. */
-  private static Set<String> kept(List<Sample> samples) {
-    return samples.stream().flatMap(sample -> sample.asGiven.stream()).collect(Collectors.toSet());
+  private static Set<String> marked(List<Sample> samples) {
+    return samples.stream()
+        .flatMap(sample -> sample.parameters.stream())
+        .collect(Collectors.toSet());
+  }
+
+  private static GivenRequest given(Sample first, Optional<Sent> sent) {
+    Map<String, String> headers = new LinkedHashMap<>();
+    for (Sample.Field field : first.headers) {
+      if (PASSED_ON.contains(field.name().toLowerCase(Locale.ROOT))) {
+        headers.put(field.name(), field.value());
+      }
+    }
+    String query = URI.create(first.address).getRawQuery();
+    return new GivenRequest(
+        headers,
+        FormPieces.of(query == null ? "" : query),
+        sent.map(Sent::pieces).orElse(List.of()));
   }
 
   private static void add(
       List<ParameterDeclaration> parameters,
       DataType seen,
       Wire.In in,
-      Set<String> kept,
+      Set<String> marked,
       Place place) {
     if (seen.form() instanceof DataType.Structure structure) {
       for (DataType.Member member : structure.members()) {
@@ -215,64 +241,71 @@ public final class SampleReader implements DescriptionReader {
                 structure.required().contains(member.name()),
                 "",
                 false,
-                AsGiven.in(member.type(), AsGiven.parameter(in, member.name()), kept),
+                Marks.in(member.type(), Marks.parameter(in, member.name()), marked),
                 place));
       }
     }
   }
 
-  private static Optional<BodyDeclaration> body(List<Sample> samples) {
-    List<Sample> sending = samples.stream().filter(one -> !one.body.isEmpty()).toList();
-    if (sending.isEmpty()) {
-      return Optional.empty();
-    }
-    String said = sending.get(0).header("content-type");
-    Inferred inferred = new Inferred();
-    String type = "text/plain";
-    for (Sample sample : sending) {
-      type = widen(inferred, sample.body, said);
-    }
-    String mediaType = said.isEmpty() ? type : said;
-    String written = isTelling(type) ? type : mediaType;
-    DataType sent = AsGiven.in(inferred.type(true), AsGiven.BODY, kept(samples));
-    return Optional.of(
-        new BodyDeclaration(
-            true,
-            "",
-            List.of(new ContentDeclaration(mediaType, written, Optional.of(sent), Map.of()))));
-  }
+  /**
+   * The bodies that were sent.
+   *
+   * @param said their media type, as it was said or as it looks
+   * @param written the media type that they are really written in
+   * @param pieces of the first of them
+   */
+  private record Sent(String said, String written, DataType type, List<Piece> pieces) {
 
-  /** Takes a body into account, and gives the media type that it turns out to be. */
-  private static String widen(Inferred inferred, String body, String said) {
-    if (Inference.isJson(body)) {
-      Inference.json(body, inferred);
-      return "application/json";
+    static Optional<Sent> in(List<Sample> samples) {
+      List<Sample> inParts = samples.stream().filter(one -> !one.parts.isEmpty()).toList();
+      List<Sample> whole = samples.stream().filter(one -> !one.body.isEmpty()).toList();
+      return inParts.isEmpty()
+          ? whole.isEmpty() ? Optional.empty() : Optional.of(whole(whole))
+          : Optional.of(inParts(inParts));
     }
-    if (Inference.isXml(body)) {
-      try {
-        Inference.xml(body, inferred);
-        return "application/xml";
-      } catch (DocumentException e) {
-        // What is no XML in spite of its start is a text.
-        inferred.sawText(body, true);
-        return "text/plain";
+
+    private static Sent whole(List<Sample> sending) {
+      Sample first = sending.get(0);
+      String said = first.header("content-type");
+      BodyKind looks = BodyKind.of(first.body, said);
+      Optional<List<Piece>> pieces = looks.pieces(first.body);
+      BodyKind kind = pieces.isPresent() ? looks : BodyKind.TEXT;
+      Inferred inferred = new Inferred();
+      for (Sample sample : sending) {
+        kind.widen(sample.body, inferred);
       }
+      return new Sent(
+          said.isEmpty() ? kind.written("") : said,
+          kind.written(said),
+          inferred.type(true),
+          pieces.or(() -> kind.pieces(first.body)).orElseThrow());
     }
-    if (said.startsWith("application/x-www-form-urlencoded")) {
-      Inference.form(body, inferred);
-      return said;
+
+    private static Sent inParts(List<Sample> sending) {
+      Inferred inferred = new Inferred();
+      for (Sample sample : sending) {
+        inferred.sawRecord();
+        Map<String, Integer> times = new LinkedHashMap<>();
+        for (Sample.Part part : sample.parts) {
+          if (part.file()) {
+            inferred.member(part.name()).sawFile();
+          } else {
+            inferred.member(part.name()).sawText(part.value(), false);
+          }
+          times.merge(part.name(), 1, Integer::sum);
+        }
+        times.forEach(inferred::sawMember);
+      }
+      return new Sent(MULTIPART, MULTIPART, inferred.type(true), List.of());
     }
-    if (Inference.isCsv(body, said)) {
-      Inference.csv(body, inferred);
-      return "text/csv";
-    }
-    inferred.sawText(body, true);
-    return "text/plain";
   }
 
-  /** Whether a type that a body turned out to be says more than what was said of it. */
-  private static boolean isTelling(String type) {
-    return Set.of("application/json", "application/xml", "text/csv").contains(type);
+  private static BodyDeclaration body(Sent sent, List<Sample> samples) {
+    DataType type = Marks.in(sent.type, Marks.BODY, marked(samples));
+    return new BodyDeclaration(
+        false,
+        "",
+        List.of(new ContentDeclaration(sent.said, sent.written, Optional.of(type), Map.of())));
   }
 
   private static List<AnswerDeclaration> answers(List<Sample> samples) {
@@ -288,20 +321,19 @@ public final class SampleReader implements DescriptionReader {
     byStatus.forEach(
         (status, same) -> {
           Inferred inferred = new Inferred();
-          String type = "";
-          for (Sample.Answer answer : same) {
-            type = widen(inferred, answer.body(), answer.mediaType());
-          }
           String said = same.get(0).mediaType();
+          String type = said;
+          for (Sample.Answer answer : same) {
+            BodyKind kind = BodyKind.of(answer.body(), answer.mediaType());
+            kind.widen(answer.body(), inferred);
+            type = kind.written(said);
+          }
           answers.add(
               new AnswerDeclaration(
                   String.valueOf(status),
                   "",
                   List.of(
-                      new ContentDeclaration(
-                          said.isEmpty() || isTelling(type) ? type : said,
-                          Optional.of(inferred.type(false)),
-                          Map.of()))));
+                      new ContentDeclaration(type, Optional.of(inferred.type(false)), Map.of()))));
         });
     if (answers.isEmpty()) {
       // Nothing is known of what comes back, so all of it is kept.

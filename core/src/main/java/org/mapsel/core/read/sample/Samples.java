@@ -24,7 +24,7 @@ final class Samples {
     }
     Sample sample = new Sample();
     if (CurlCommand.is(text)) {
-      int end = CurlCommand.end(text);
+      int end = ShellWords.end(text);
       CurlCommand.read(text.substring(0, end), sample);
       HttpText.answers(text.substring(end), sample);
     } else {

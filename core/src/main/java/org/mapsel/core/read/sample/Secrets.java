@@ -27,7 +27,7 @@ final class Secrets {
     pattern("(['\"](" + HEADERS + ")\\s*:\\s*)[^'\"\\r\\n]*"),
     pattern("(\\s(" + HEADERS + "):)[^\\s'\"]+"),
     pattern("(^(" + HEADERS + ")\\s*:\\s*).+$"),
-    pattern("(\\s(-u|--user|-b|--cookie)[ =]?)('[^']*'|\"[^\"]*\"|[^\\s'\"]+)"),
+    pattern("(\\s(-[sSkLvifgNjqRGI]*[ub]|--user|--cookie)[ =]?)('[^']*'|\"[^\"]*\"|[^\\s'\"]+)"),
     pattern("(([a-z]+)://)[^/@\\s'\"]+@"),
     // A header in a HAR file, as it is written again.
     pattern("(\"name\":\"(" + HEADERS + ")\",\"value\":\")(?:[^\"\\\\]|\\\\.)+"),

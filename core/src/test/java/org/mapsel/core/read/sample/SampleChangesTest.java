@@ -38,7 +38,13 @@ class SampleChangesTest {
 
   private static OperationWire.Rest wire(String method, String path) {
     return new OperationWire.Rest(
-        new EndpointId("main"), method, path, Optional.empty(), List.of(), List.of());
+        new EndpointId("main"),
+        method,
+        path,
+        Optional.empty(),
+        List.of(),
+        List.of(),
+        Optional.empty());
   }
 
   private static Service service(SourceText document) {
@@ -115,14 +121,14 @@ class SampleChangesTest {
         .doesNotContain("slack-water");
   }
 
-  private static SourceText marked(SourceText document, boolean asGiven, String... path) {
+  private static SourceText marked(SourceText document, boolean parameter, String... path) {
     Service service = service(document);
     Operation operation = service.operations().get(0);
-    return SampleChanges.withValue(
+    return SampleChanges.withMark(
             document,
             (OperationWire.Rest) operation.wires().get(0),
             service.shapes().way(operation.input(), FieldPath.of(path)),
-            asGiven)
+            parameter)
         .orElseThrow();
   }
 
@@ -143,31 +149,51 @@ class SampleChangesTest {
         + new String(request.body(), StandardCharsets.UTF_8).replace('"', '\'');
   }
 
-  @Test
-  void valuesThatStayAsGivenAreSentButNotAskedFor() {
-    SourceText marked = marked(marked(CURL, true, "order"), true, "X-Desk");
-    Service service = service(marked);
-
-    assertThat(service.shapes().fieldsOf(service.operations().get(0).input()))
-        .extracting(field -> field.name() + " " + field.fixed().orElse("-"))
-        .containsExactly("vessel -", "order eta", "X-Desk 4");
-    assertThat(request(marked, "{'vessel':'N-1'}"))
-        .isEqualTo("/v2/vessels/N-1/visits?order=eta X-Desk=4 ");
-    assertThat(request(marked(marked, false, "order"), "{'order':'berth'}"))
-        .isEqualTo("/v2/vessels/S-20417/visits?order=berth X-Desk=4 ");
+  private static List<String> given(Service service) {
+    return service.shapes().fieldsOf(service.operations().get(0).input()).stream()
+        .filter(field -> field.hints().given())
+        .map(Field::name)
+        .toList();
   }
 
   @Test
-  void valuesInBodiesStayAsGivenToo() {
+  void valuesAreSentAsGivenUntilTheyAreMarked() {
+    assertThat(given(service(CURL))).containsExactly("vessel", "order", "X-Desk");
+    SourceText marked = marked(marked(CURL, true, "order"), true, "vessel");
+    assertThat(given(service(marked))).containsExactly("X-Desk");
+    assertThat(given(service(marked(marked, false, "order")))).containsExactly("order", "X-Desk");
+    assertThat(request(marked, "{'vessel':'N-1'}"))
+        .isEqualTo("/v2/vessels/N-1/visits?order=eta X-Desk=4 ");
+  }
+
+  @Test
+  void valuesInBodiesAreMarkedToo() {
     SourceText json =
         text(
-            "curl https://quay.example/b -d '{\"a\":{\"day\":\"2031-05-14\",\"all\":true},\"n\":7}'");
-    assertThat(request(marked(json, true, "body", "a", "all"), "{'body':{'n':8}}"))
-        .isEqualTo("/b {'a':{'day':'2031-05-14','all':true},'n':8}");
+            "curl https://quay.example/b -d '{\"a\":{\"day\":\"2031-05-14\",\"n\":7},\"l\":[1,2]}'");
     SourceText xml =
         text("curl https://quay.example/b -d '<ask kind=\"x\"><day>2031-05-14</day></ask>'");
-    assertThat(request(marked(xml, true, "body", "kind"), "{'body':{'day':'2031-05-15'}}"))
-        .contains("<ask kind='x'><day>2031-05-15</day></ask>");
+    assertThat(bodyGiven(marked(json, true, "body", "a", "n"))).isEqualTo("a(day! n) l!");
+    assertThat(bodyGiven(marked(json, true, "body", "l"))).isEqualTo("a(day! n!) l");
+    assertThat(bodyGiven(marked(xml, true, "body", "kind"))).isEqualTo("day! kind");
+  }
+
+  private static String bodyGiven(SourceText document) {
+    Service service = service(document);
+    Field body = service.shapes().fieldsOf(service.operations().get(0).input()).getLast();
+    return marks(service.shapes(), body.shape());
+  }
+
+  private static String marks(Shapes shapes, ShapeId root) {
+    return shapes.fieldsOf(root).stream()
+        .map(
+            field ->
+                field.name()
+                    + (field.hints().given() ? "!" : "")
+                    + (shapes.fieldsOf(field.shape()).isEmpty()
+                        ? ""
+                        : "(" + marks(shapes, field.shape()) + ")"))
+        .collect(Collectors.joining(" "));
   }
 
   @Test
@@ -175,19 +201,17 @@ class SampleChangesTest {
     Service service = service(CURL);
     OperationWire.Rest wire = (OperationWire.Rest) service.operations().get(0).wires().get(0);
 
-    assertThat(SampleChanges.withValue(CURL, wire, List.of(), true)).isEmpty();
+    assertThat(SampleChanges.withMark(CURL, wire, List.of(), true)).isEmpty();
     List<Field> order =
         service.shapes().way(service.operations().get(0).input(), FieldPath.of("order"));
-    assertThat(SampleChanges.withValue(CURL, wire, order, false)).isEmpty();
-    assertThat(SampleChanges.withValue(marked(CURL, true, "order"), wire, order, true)).isEmpty();
+    assertThat(SampleChanges.withMark(CURL, wire, order, false)).isEmpty();
+    assertThat(SampleChanges.withMark(marked(CURL, true, "order"), wire, order, true)).isEmpty();
   }
 
   @Test
   void furtherAnswersLeaveTheMarksAlone() {
     SourceText marked = marked(CURL, true, "order");
     Service service = service(learnt(marked, 200, "{\"bay\":3}").get());
-    assertThat(service.shapes().fieldsOf(service.operations().get(0).input()))
-        .extracting(field -> field.fixed().orElse("-"))
-        .containsExactly("-", "eta", "-");
+    assertThat(given(service)).containsExactly("vessel", "X-Desk");
   }
 }

@@ -14,14 +14,14 @@ import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Wire;
 
 /**
- * Values of a request that are sent as they were given, instead of being parameters. Each has a key
+ * Values of a request that are parameters, instead of being sent as they were given. Each has a key
  * that says where it stands: {@code query order}, {@code body/day}.
  */
-final class AsGiven {
+final class Marks {
 
   static final String BODY = "body";
 
-  private AsGiven() {}
+  private Marks() {}
 
   static String parameter(Wire.In in, String name) {
     return in.name().toLowerCase(Locale.ROOT) + " " + name;
@@ -49,19 +49,19 @@ final class AsGiven {
     return switch (field.wire()) {
       case Wire.Member member -> member.name();
       case Wire.XmlElement element -> element.name().local();
-      case Wire.XmlAttribute attribute -> attribute.name().local();
+      case Wire.XmlAttribute attribute -> attribute.label();
       case Wire.FormPart part -> part.name();
       default -> field.name();
     };
   }
 
   /**
-   * A type whose values cannot be changed where they are to stay.
+   * A type that says which of its values are sent as they were given.
    *
    * @param key where the type stands
-   * @param kept the keys of what stays
+   * @param marked the keys of those that are parameters
    */
-  static DataType in(DataType type, String key, Set<String> kept) {
+  static DataType in(DataType type, String key, Set<String> marked) {
     return switch (type.form()) {
       case Structure structure ->
           type.withForm(
@@ -72,16 +72,18 @@ final class AsGiven {
                           member ->
                               new Member(
                                   member.name(),
-                                  in(member.type(), key + "/" + member.name(), kept)))
+                                  in(member.type(), key + "/" + member.name(), marked)))
                       .toList(),
                   structure.required(),
                   structure.variants(),
                   structure.others()));
-      case ListOf list -> type.withForm(new ListOf(in(list.item(), key, kept), list.occurrence()));
-      case Simple simple ->
-          kept.contains(key) && type.preset().isPresent()
-              ? type.fixedTo(type.preset().get())
-              : type;
+      case ListOf list -> {
+        boolean ofValues = list.item().form() instanceof Simple;
+        yield ofValues && !marked.contains(key)
+            ? type.withHints(type.hints().asGiven())
+            : type.withForm(new ListOf(in(list.item(), key, marked), list.occurrence()));
+      }
+      case Simple simple -> marked.contains(key) ? type : type.withHints(type.hints().asGiven());
       default -> type;
     };
   }

@@ -1,17 +1,22 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { api, type Operation, unwrap } from '@/api/client';
+import { api, type FieldView, type Operation, unwrap } from '@/api/client';
 import { operationQuery } from '@/api/queries';
 import type { FieldRow } from '@/sheet/model';
 
+interface Mark {
+  path: string[];
+  parameter: boolean;
+}
+
 /** Which values of a sampled request are parameters, and which are sent as they were given. */
-export function useGiven(operation: Operation) {
+export function useMarks(operation: Operation) {
   const queries = useQueryClient();
-  const keeping = useMutation({
-    mutationFn: (row: FieldRow) =>
+  const marking = useMutation({
+    mutationFn: (mark: Mark) =>
       unwrap(
-        api.PUT('/api/services/{service}/operations/{operation}/given', {
+        api.PUT('/api/services/{service}/operations/{operation}/marks', {
           params: { path: { service: operation.service, operation: operation.id } },
-          body: { path: row.field.path, asGiven: row.field.fixed === undefined },
+          body: mark,
         }),
       ),
     onSuccess: async (changed) => {
@@ -20,11 +25,12 @@ export function useGiven(operation: Operation) {
     },
   });
   return {
-    error: keeping.error,
+    error: marking.error,
     /** Whether a value may be either. */
     isChoice: (row: FieldRow) =>
       operation.learns && row.side === 'in' && row.field.kind === 'scalar',
-    isAsGiven: (row: FieldRow) => row.side === 'in' && row.field.fixed !== undefined,
-    toggle: keeping.mutate,
+    toggle: ({ path, given }: FieldView) => {
+      marking.mutate({ path, parameter: given });
+    },
   };
 }
