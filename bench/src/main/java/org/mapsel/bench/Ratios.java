@@ -37,7 +37,8 @@ public final class Ratios {
                       .warmupTime(TimeValue.seconds(2))
                       .measurementIterations(6)
                       .measurementTime(TimeValue.seconds(2))
-                      .jvmArgs("-Xmx6g")
+                      // The collector that the start command and the command line have.
+                      .jvmArgs("-Xmx6g", "-XX:+UseParallelGC")
                       .build())
               .run();
       print(benchmark, results);

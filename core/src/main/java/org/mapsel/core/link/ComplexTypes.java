@@ -65,7 +65,7 @@ final class ComplexTypes {
       fields.add(Field.of(MIXED_FIELD, text, Occurrence.OPTIONAL, new Wire.XmlText()));
     }
     attributes(id, type).forEach(fields::add);
-    content(id, type, fields, own(type));
+    content(id, type, fields);
     kinds(id, type).ifPresent(fields::add);
     return new Shape.Record(id, fields.toList(), !isUnordered(type));
   }
@@ -109,16 +109,17 @@ final class ComplexTypes {
       return Optional.empty();
     }
     Name base = type.name().get();
+    List<Name> names = builder.derivations().derivedFrom(base);
+    if (names.isEmpty()) {
+      return Optional.empty();
+    }
     FieldList alternatives = new FieldList();
-    for (Name name : builder.derivations().derivedFrom(base)) {
+    for (Name name : names) {
       TypeDeclaration.Complex derived =
           (TypeDeclaration.Complex) builder.declarations().types().get(name);
       ShapeId added = id.inner(KIND_FIELD).inner(name.local());
       builder.add(new Shape.Record(added, added(added, base, derived)));
       alternatives.add(Field.of(name.local(), added, Occurrence.ONE, new Wire.Kind(name)));
-    }
-    if (alternatives.toList().isEmpty()) {
-      return Optional.empty();
     }
     ShapeId kinds =
         builder.add(
@@ -166,6 +167,14 @@ final class ComplexTypes {
   }
 
   /** The fields of the base first, then the type's own. */
+  private void content(ShapeId id, TypeDeclaration.Complex type, FieldList fields) {
+    if (type.derivation().isPresent()) {
+      content(id, type, fields, own(type));
+    } else {
+      type.content().ifPresent(content -> particles.flatten(id, content, fields));
+    }
+  }
+
   private void content(ShapeId id, TypeDeclaration.Complex type, FieldList fields, Set<Name> open) {
     if (type.derivation().isPresent()
         && type.derivation().get().method() == Derivation.Method.EXTENSION) {
@@ -175,6 +184,9 @@ final class ComplexTypes {
   }
 
   private List<Field> attributes(ShapeId id, TypeDeclaration.Complex type) {
+    if (type.derivation().isEmpty() && type.attributes().equals(Attributes.NONE)) {
+      return List.of();
+    }
     List<Field> collected = new ArrayList<>();
     attributes(id, type, collected, own(type));
     return collected;

@@ -51,6 +51,9 @@ final class Derivations {
 
   /** The types derived from one, however far, that values can be of. */
   List<Name> derivedFrom(Name base) {
+    if (!derived.containsKey(base)) {
+      return List.of();
+    }
     return below(base, derived).stream()
         .filter(
             name ->
@@ -62,6 +65,9 @@ final class Derivations {
 
   /** The elements that may stand in for one, however far, and are not abstract themselves. */
   List<ElementDeclaration> substitutesOf(Name head) {
+    if (!substitutes.containsKey(head)) {
+      return List.of();
+    }
     return below(head, substitutes).stream()
         .map(name -> declarations.elements().get(name))
         .filter(element -> !element.isAbstract())

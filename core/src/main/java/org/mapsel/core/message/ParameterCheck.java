@@ -83,6 +83,9 @@ public final class ParameterCheck {
    * @param path names the parameter in findings
    */
   public @Nullable String text(Value value, Trail path, Findings findings) {
+    if (free && type == ScalarType.TEXT && value instanceof TextValue any) {
+      return any.text();
+    }
     String text = ScalarText.print(type, value);
     Value parsed = isOf(type, value) ? value : ScalarText.parse(type, text).orElse(null);
     if (parsed == null || !free) {
@@ -128,7 +131,9 @@ public final class ParameterCheck {
     if (!allowed.isEmpty() && !allowed.contains(text)) {
       return error("MESSAGE_VALUE_NOT_ALLOWED", text, path, "allowed", shown(facets.enumeration()));
     }
-    return parsed instanceof NumberValue number && isOutOfBounds(number.number())
+    return !bounds.isEmpty()
+            && parsed instanceof NumberValue number
+            && isOutOfBounds(number.number())
         ? error("MESSAGE_NUMBER_OUT_OF_BOUNDS", text, path, "bounds", bounds(facets))
         : null;
   }

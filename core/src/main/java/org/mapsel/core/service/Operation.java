@@ -65,7 +65,12 @@ public record Operation(
   }
 
   public Optional<OperationWire> wire(EndpointId endpoint) {
-    return wires.stream().filter(wire -> wire.endpoint().equals(endpoint)).findFirst();
+    for (OperationWire wire : wires) {
+      if (wire.endpoint().equals(endpoint)) {
+        return Optional.of(wire);
+      }
+    }
+    return Optional.empty();
   }
 
   /** The same, offered in other ways. */

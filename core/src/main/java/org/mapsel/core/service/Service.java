@@ -45,6 +45,11 @@ public record Service(
   }
 
   public Optional<Endpoint> findEndpoint(EndpointId id) {
-    return endpoints.stream().filter(endpoint -> endpoint.id().equals(id)).findFirst();
+    for (Endpoint endpoint : endpoints) {
+      if (endpoint.id().equals(id)) {
+        return Optional.of(endpoint);
+      }
+    }
+    return Optional.empty();
   }
 }

@@ -15,18 +15,23 @@ public final class RecordValue implements Value {
 
   private final Layout layout;
   private final Value[] values;
+  private final int present;
 
-  private RecordValue(Layout layout, Value[] values) {
+  private RecordValue(Layout layout, Value[] values, int present) {
     this.layout = layout;
     this.values = values;
+    this.present = present;
   }
 
   /** Takes the array over: whoever built it must not touch it again. Null slots mean absent. */
   public static RecordValue owning(Layout layout, Value[] values) {
+    int present = 0;
     for (int i = 0; i < values.length; i++) {
-      values[i] = Objects.requireNonNullElse(values[i], ABSENT);
+      Value value = Objects.requireNonNullElse(values[i], ABSENT);
+      values[i] = value;
+      present += value.isAbsent() ? 0 : 1;
     }
-    return new RecordValue(layout, values);
+    return new RecordValue(layout, values, present);
   }
 
   public static RecordValue of(Map<String, Value> named) {
@@ -63,10 +68,6 @@ public final class RecordValue implements Value {
 
   /** How many fields are there. */
   public int present() {
-    int present = 0;
-    for (Value value : values) {
-      present += value.isAbsent() ? 0 : 1;
-    }
     return present;
   }
 

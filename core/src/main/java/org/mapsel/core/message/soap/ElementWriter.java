@@ -92,11 +92,13 @@ final class ElementWriter {
     }
     int known = 0;
     List<Step> steps = plan.steps();
-    for (int i = 0; i < steps.size(); i++) {
+    boolean all = plan.plain();
+    int size = steps.size();
+    for (int i = 0; i < size; i++) {
       Step step = steps.get(i);
       Value given = record.get(i, step.field().name());
       known += given.isAbsent() ? 0 : 1;
-      if (plan.plain() || step.isContent()) {
+      if (all || step.isContent()) {
         field(step, given, path);
       }
     }

@@ -8,14 +8,15 @@ import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Shapes;
-import org.mapsel.core.shape.Wire;
 import org.mapsel.core.value.RecordValue;
 
 /** Writes the envelope of a request. */
 final class EnvelopeWriter {
 
+  private static final byte[] ENVELOPE = XmlText.utf8("soap:Envelope");
+  private static final byte[] HEADER = XmlText.utf8("soap:Header");
+  private static final byte[] BODY = XmlText.utf8("soap:Body");
   private static final int USUAL_LENGTH = 1_024;
-  private static final int PER_FIELD = 64;
 
   private final Shapes shapes;
   private final Findings findings;
@@ -27,13 +28,13 @@ final class EnvelopeWriter {
 
   byte[] write(
       Operation operation, OperationWire.Soap wire, RecordValue values, HeaderBlocks blocks) {
-    XmlText out = new XmlText(USUAL_LENGTH + PER_FIELD * values.names().size());
+    WritePlan plan = WritePlan.of(shapes, operation.input());
+    XmlText out = new XmlText(USUAL_LENGTH + plan.usualLength());
     EncodedTypes encoded =
         wire.style() == OperationWire.Style.RPC_ENCODED ? EncodedTypes.of(wire.protocol()) : null;
     ElementWriter elements = new ElementWriter(shapes, findings, out, encoded);
-    List<Field> fields = shapes.fieldsOf(operation.input());
     out.declaration();
-    out.start("soap:Envelope");
+    out.start(ENVELOPE);
     out.namespace("soap", Soap.envelope(wire.protocol()));
     out.namespace("xsi", Soap.XSI);
     if (wire.style() != OperationWire.Style.DOCUMENT) {
@@ -43,30 +44,30 @@ final class EnvelopeWriter {
     if (encoded != null) {
       out.namespace("enc", encoded.namespace());
     }
-    writeHeader(elements, out, fields, values, blocks);
-    out.start("soap:Body");
+    writeHeader(elements, out, plan.headers(), values, blocks);
+    out.start(BODY);
     writeBody(elements, out, operation, wire, values);
     out.end();
     out.end();
-    return out.bytes();
+    return out.finish();
   }
 
   private void writeHeader(
       ElementWriter elements,
       XmlText out,
-      List<Field> fields,
+      List<Field> headers,
       RecordValue values,
       HeaderBlocks blocks) {
     List<Field> given = new ArrayList<>();
-    for (Field field : fields) {
-      if (field.wire() instanceof Wire.SoapHeader && !values.get(field.name()).isAbsent()) {
+    for (Field field : headers) {
+      if (!values.get(field.name()).isAbsent()) {
         given.add(field);
       }
     }
     if (given.isEmpty() && blocks.isEmpty()) {
       return;
     }
-    out.start("soap:Header");
+    out.start(HEADER);
     blocks.writeTo(out);
     for (Field field : given) {
       elements.field(field, values.get(field.name()), Trail.ROOT);

@@ -168,7 +168,7 @@ public final class HttpBindingCodec implements Codec {
     if (wire.request().isPresent()) {
       elements.end(outer);
     }
-    return out.bytes();
+    return out.finish();
   }
 
   @Override

@@ -14,8 +14,13 @@ import org.mapsel.core.shape.Wire;
  * How the fields of a shape are written, decided once for all messages.
  *
  * @param plain whether all of them are elements, so that nothing has to stand in the start tag
+ * @param headers those that stand in the header of an envelope
+ * @param usualLength how many bytes they take with short values
  */
-record WritePlan(List<Step> steps, List<Field> fields, boolean plain) {
+record WritePlan(
+    List<Step> steps, List<Field> fields, boolean plain, List<Field> headers, int usualLength) {
+
+  private static final int USUAL_VALUE = 16;
 
   /**
    * How one field is written.
@@ -37,6 +42,10 @@ record WritePlan(List<Step> steps, List<Field> fields, boolean plain) {
             default -> null;
           },
           shape instanceof Shape.Scalar scalar ? ParameterCheck.of(scalar) : null);
+    }
+
+    int usualLength() {
+      return element == null ? 0 : element.start.length + element.end.length + USUAL_VALUE;
     }
 
     boolean isContent() {
@@ -69,9 +78,13 @@ record WritePlan(List<Step> steps, List<Field> fields, boolean plain) {
 
   private static WritePlan make(Shapes shapes, ShapeId shape) {
     List<Field> fields = shapes.fieldsOf(shape);
+    List<Step> steps =
+        fields.stream().map(field -> Step.of(field, shapes.get(field.shape()))).toList();
     return new WritePlan(
-        fields.stream().map(field -> Step.of(field, shapes.get(field.shape()))).toList(),
+        steps,
         fields,
-        fields.stream().allMatch(field -> field.wire() instanceof Wire.XmlElement));
+        fields.stream().allMatch(field -> field.wire() instanceof Wire.XmlElement),
+        fields.stream().filter(field -> field.wire() instanceof Wire.SoapHeader).toList(),
+        steps.stream().mapToInt(Step::usualLength).sum());
   }
 }

@@ -33,7 +33,7 @@ public final class XmlBody {
     String outer = elements.start(element);
     elements.content(field.shape(), value, path);
     elements.end(outer);
-    return out.bytes();
+    return out.finish();
   }
 
   /** A field as an element that may stand in any document, whatever is in force there. */
@@ -41,7 +41,7 @@ public final class XmlBody {
       Shapes shapes, Field field, Value value, Trail parent, Findings findings) {
     XmlText out = new XmlText(USUAL_LENGTH);
     new ElementWriter(shapes, findings, out, null).field(field, value, parent);
-    String written = new String(out.bytes(), StandardCharsets.UTF_8);
+    String written = new String(out.finish(), StandardCharsets.UTF_8);
     return field.wire() instanceof Wire.XmlElement element && element.name().namespace().isEmpty()
         ? written.replaceFirst("[\\s/>]", " xmlns=\"\"$0")
         : written;

@@ -1,13 +1,11 @@
 package org.mapsel.core.message.soap;
 
-import java.lang.invoke.MethodHandles;
-import java.lang.invoke.VarHandle;
-import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -23,8 +21,26 @@ final class XmlText {
   /** Room for the marks around a name. */
   private static final int MARKS = 4;
 
+  private static final byte[] NOTHING = new byte[0];
+  private static final byte[] DECLARATION = utf8("<?xml version=\"1.0\" encoding=\"UTF-8\"?>");
   private static final byte[] NIL = utf8("/>");
+  private static final byte[] PREFIXED = utf8("xmlns:");
   private static final byte[] QUOTED = utf8("=\"");
+
+  /** Whether a character of ASCII may stand anywhere as it is. */
+  private static final boolean[] PLAIN = new boolean[0x7F];
+
+  static {
+    for (char c = ' '; c < PLAIN.length; c++) {
+      PLAIN[c] = "&<>\"".indexOf(c) < 0;
+    }
+  }
+
+  /** No more than this is kept from one message to the next. */
+  private static final int MOST_SPARE = 1 << 16;
+
+  /** What some message was put together in. Cleared memory costs as much as what is written. */
+  private static final AtomicReference<byte[]> SPARE = new AtomicReference<>(NOTHING);
 
   private byte[] text;
   private int length;
@@ -38,7 +54,8 @@ final class XmlText {
   private boolean startTagOpen;
 
   XmlText(int usualLength) {
-    text = new byte[usualLength];
+    byte[] spare = SPARE.getAndSet(NOTHING);
+    text = spare.length < usualLength ? new byte[usualLength] : spare;
   }
 
   static byte[] utf8(String text) {
@@ -46,7 +63,7 @@ final class XmlText {
   }
 
   void declaration() {
-    add(utf8("<?xml version=\"1.0\" encoding=\"UTF-8\"?>"));
+    add(DECLARATION);
   }
 
   /** Starts an element; the name may have a prefix that is or will be declared. */
@@ -77,7 +94,11 @@ final class XmlText {
   void namespace(String prefix, String namespace) {
     prefixes.add(prefix);
     prefixes.add(namespace);
-    attribute("xmlns:" + prefix, namespace);
+    reserve(1);
+    text[length++] = ' ';
+    add(PREFIXED);
+    add(utf8(prefix));
+    quoted(namespace);
   }
 
   /** The prefix declared for a namespace here or further out; null if none is. */
@@ -95,6 +116,10 @@ final class XmlText {
     reserve(1);
     text[length++] = ' ';
     add(utf8(name));
+    return quoted(value);
+  }
+
+  private boolean quoted(String value) {
     add(QUOTED);
     boolean possible = escaped(value, true);
     reserve(1);
@@ -115,33 +140,60 @@ final class XmlText {
    * @return false if the text has a character that no XML can hold
    */
   boolean element(WritePlan.Tag tag, String value) {
-    byte[] encoded = utf8(value);
-    if (encoded.length == 0 || !Plain.is(encoded)) {
+    byte[] start = tag.start();
+    byte[] end = tag.end();
+    reserve(start.length + value.length() + end.length + 1);
+    byte[] into = text;
+    int at = length;
+    if (startTagOpen) {
+      into[at++] = '>';
+    }
+    System.arraycopy(start, 0, into, at, start.length);
+    at = value.isEmpty() ? -1 : plain(value, into, at + start.length);
+    if (at < 0) {
       start(tag.local());
       boolean possible = characters(value);
       end();
       return possible;
     }
-    reserve(tag.start().length + encoded.length + tag.end().length + 1);
-    closeStartTag();
-    put(tag.start());
-    put(encoded);
-    put(tag.end());
+    System.arraycopy(end, 0, into, at, end.length);
+    length = at + end.length;
+    startTagOpen = false;
     return true;
+  }
+
+  /**
+   * Copies a text to where there is room for it, as long as it is ASCII with nothing to escape, as
+   * nearly all are.
+   *
+   * @return the position behind it, negative if it is not so
+   */
+  private static int plain(String value, byte[] into, int start) {
+    int at = start;
+    int end = value.length();
+    for (int i = 0; i < end; i++) {
+      char c = value.charAt(i);
+      if (c >= PLAIN.length || !PLAIN[c]) {
+        return -1;
+      }
+      into[at++] = (byte) c;
+    }
+    return at;
   }
 
   /** A text as it may stand between tags and quotes; nothing if no XML can hold it. */
   static Optional<String> escape(String value) {
     XmlText out = new XmlText(value.length() + MARKS);
     return out.escaped(value, true)
-        ? Optional.of(new String(out.bytes(), StandardCharsets.UTF_8))
+        ? Optional.of(new String(out.finish(), StandardCharsets.UTF_8))
         : Optional.empty();
   }
 
   private boolean escaped(String value, boolean attribute) {
-    byte[] encoded = utf8(value);
-    if (Plain.is(encoded)) {
-      add(encoded);
+    reserve(value.length());
+    int end = plain(value, text, length);
+    if (end >= 0) {
+      length = end;
       return true;
     }
     boolean possible = true;
@@ -220,56 +272,14 @@ final class XmlText {
     }
   }
 
-  byte[] bytes() {
-    return Arrays.copyOf(text, length);
-  }
-
-  /** Tells eight bytes at a time whether any of them needs a second look. */
-  private static final class Plain {
-
-    private static final VarHandle LONGS =
-        MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.nativeOrder());
-    private static final long EACH = 0x0101010101010101L;
-    private static final long HIGH = 0x80 * EACH;
-
-    private Plain() {}
-
-    /**
-     * Whether a text is ASCII without control characters, quotes and what XML escapes. A question
-     * mark may stand for half a surrogate pair, which UTF-8 cannot say.
-     */
-    static boolean is(byte[] bytes) {
-      int last = bytes.length - Long.BYTES;
-      if (last < 0) {
-        for (byte b : bytes) {
-          if (b < ' ' || b == '&' || b == '<' || b == '>' || b == '"' || b == '?') {
-            return false;
-          }
-        }
-        return true;
-      }
-      // The last eight may overlap those before.
-      long odd = odd((long) LONGS.get(bytes, last));
-      for (int i = 0; i < last; i += Long.BYTES) {
-        odd |= odd((long) LONGS.get(bytes, i));
-      }
-      return (odd & HIGH) == 0;
+  /** What was written; nothing more can be. */
+  byte[] finish() {
+    byte[] all = Arrays.copyOf(text, length);
+    if (text.length <= MOST_SPARE) {
+      SPARE.set(text);
     }
-
-    private static long odd(long eight) {
-      return eight
-          | eight - ' ' * EACH
-          | zero(eight, '&')
-          | zero(eight, '<')
-          | zero(eight, '>')
-          | zero(eight, '"')
-          | zero(eight, '?');
-    }
-
-    /** Sets the high bit of at least one byte if any is this character, of none if none is. */
-    private static long zero(long eight, char character) {
-      long difference = eight ^ character * EACH;
-      return difference - EACH & ~difference;
-    }
+    text = NOTHING;
+    length = 0;
+    return all;
   }
 }

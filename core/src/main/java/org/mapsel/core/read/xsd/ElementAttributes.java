@@ -6,7 +6,7 @@ import org.mapsel.core.document.XmlCursor;
 
 /**
  * The attributes of an element declaration, taken in one pass: large schemas consist of little
- * else.
+ * else. They hold until those of the next element are taken.
  */
 final class ElementAttributes {
 
@@ -22,28 +22,36 @@ final class ElementAttributes {
   @Nullable String preset;
   @Nullable String fixed;
 
-  private ElementAttributes() {}
-
-  static ElementAttributes of(XmlCursor cursor) throws DocumentException {
-    ElementAttributes all = new ElementAttributes();
+  ElementAttributes of(XmlCursor cursor) throws DocumentException {
+    name = null;
+    ref = null;
+    type = null;
+    form = null;
+    minOccurs = null;
+    maxOccurs = null;
+    nillable = null;
+    isAbstract = null;
+    substitutes = null;
+    preset = null;
+    fixed = null;
     int count = cursor.attributeCount();
     for (int i = 0; i < count; i++) {
       switch (cursor.attributeLocal(i)) {
-        case "name" -> all.name = cursor.attributeToken(i);
-        case "ref" -> all.ref = cursor.attributeToken(i);
-        case "type" -> all.type = cursor.attributeToken(i);
-        case "form" -> all.form = cursor.attributeToken(i);
-        case "minOccurs" -> all.minOccurs = cursor.attributeToken(i);
-        case "maxOccurs" -> all.maxOccurs = cursor.attributeToken(i);
-        case "nillable" -> all.nillable = cursor.attributeToken(i);
-        case "abstract" -> all.isAbstract = cursor.attributeToken(i);
-        case "substitutionGroup" -> all.substitutes = cursor.attributeToken(i);
-        case "default" -> all.preset = cursor.attributeValue(i);
-        case "fixed" -> all.fixed = cursor.attributeValue(i);
+        case "name" -> name = cursor.attributeToken(i);
+        case "ref" -> ref = cursor.attributeToken(i);
+        case "type" -> type = cursor.attributeToken(i);
+        case "form" -> form = cursor.attributeToken(i);
+        case "minOccurs" -> minOccurs = cursor.attributeToken(i);
+        case "maxOccurs" -> maxOccurs = cursor.attributeToken(i);
+        case "nillable" -> nillable = cursor.attributeToken(i);
+        case "abstract" -> isAbstract = cursor.attributeToken(i);
+        case "substitutionGroup" -> substitutes = cursor.attributeToken(i);
+        case "default" -> preset = cursor.attributeValue(i);
+        case "fixed" -> fixed = cursor.attributeValue(i);
         default -> {}
       }
     }
-    return all;
+    return this;
   }
 
   static boolean isTrue(@Nullable String text) {

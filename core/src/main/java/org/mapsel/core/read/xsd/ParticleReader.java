@@ -3,6 +3,7 @@ package org.mapsel.core.read.xsd;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.declare.ElementDeclaration;
 import org.mapsel.core.declare.Particle;
 import org.mapsel.core.declare.TypeRef;
@@ -19,6 +20,7 @@ final class ParticleReader {
 
   private final SchemaContext context;
   private final XmlCursor cursor;
+  private final ElementAttributes attributes = new ElementAttributes();
 
   ParticleReader(SchemaContext context) {
     this.context = context;
@@ -26,7 +28,7 @@ final class ParticleReader {
   }
 
   ElementDeclaration globalElement() throws DocumentException {
-    ElementAttributes given = ElementAttributes.of(cursor);
+    ElementAttributes given = attributes.of(cursor);
     return element(context.declaredName(given.name == null ? "" : given.name), given);
   }
 
@@ -35,35 +37,36 @@ final class ParticleReader {
     Particle content = new Particle.Group(Particle.Order.SEQUENCE, List.of(), Occurrence.ONE);
     int depth = cursor.depth();
     while (cursor.nextChild(depth)) {
-      content = particle().orElse(content);
+      Particle particle = particle();
+      content = particle == null ? content : particle;
     }
     return content;
   }
 
-  /** The particle that the cursor stands on, if it is one. */
-  Optional<Particle> particle() throws DocumentException {
+  /** The particle that the cursor stands on; null if it is none. */
+  @Nullable Particle particle() throws DocumentException {
     if (cursor.local().equals("element")) {
-      return Optional.of(elementUse());
+      return elementUse();
     }
     Occurrence occurrence = context.occurrence();
     return switch (cursor.local()) {
-      case "sequence" -> Optional.of(group(Particle.Order.SEQUENCE, occurrence));
-      case "choice" -> Optional.of(group(Particle.Order.CHOICE, occurrence));
-      case "all" -> Optional.of(group(Particle.Order.ALL, occurrence));
+      case "sequence" -> group(Particle.Order.SEQUENCE, occurrence);
+      case "choice" -> group(Particle.Order.CHOICE, occurrence);
+      case "all" -> group(Particle.Order.ALL, occurrence);
       case "any" ->
-          Optional.of(
-              new Particle.Any(
-                  occurrence,
-                  context.attribute("namespace").orElse("##any"),
-                  context.target(),
-                  context.attribute("processContents").orElse("strict").equals("strict")));
+          new Particle.Any(
+              occurrence,
+              context.attribute("namespace").orElse("##any"),
+              context.target(),
+              context.attribute("processContents").orElse("strict").equals("strict"));
       case "group" -> {
         Place place = context.place();
         yield context
             .attribute("ref")
-            .map(ref -> new Particle.GroupRef(context.resolve(ref), occurrence, place));
+            .map(ref -> new Particle.GroupRef(context.resolve(ref), occurrence, place))
+            .orElse(null);
       }
-      default -> Optional.empty();
+      default -> null;
     };
   }
 
@@ -71,13 +74,16 @@ final class ParticleReader {
     List<Particle> particles = new ArrayList<>();
     int depth = cursor.depth();
     while (cursor.nextChild(depth)) {
-      particle().ifPresent(particles::add);
+      Particle particle = particle();
+      if (particle != null) {
+        particles.add(particle);
+      }
     }
     return new Particle.Group(order, particles, occurrence);
   }
 
   private Particle elementUse() throws DocumentException {
-    ElementAttributes given = ElementAttributes.of(cursor);
+    ElementAttributes given = attributes.of(cursor);
     Occurrence occurrence = context.occurrence(given.minOccurs, given.maxOccurs);
     if (given.ref != null) {
       return new Particle.ElementRef(context.resolve(given.ref), occurrence, context.place());
@@ -97,6 +103,11 @@ final class ParticleReader {
         given.substitutes == null
             ? Optional.empty()
             : Optional.of(context.resolve(given.substitutes));
+    boolean nillable = ElementAttributes.isTrue(given.nillable);
+    boolean isAbstract = ElementAttributes.isTrue(given.isAbstract);
+    Optional<String> preset = Optional.ofNullable(given.preset);
+    Optional<String> fixed = Optional.ofNullable(given.fixed);
+    // What is inside may have elements of its own, whose attributes take the place of these.
     String documentation = "";
     int depth = cursor.depth();
     while (cursor.nextChild(depth)) {
@@ -108,14 +119,6 @@ final class ParticleReader {
       }
     }
     return new ElementDeclaration(
-        name,
-        type,
-        ElementAttributes.isTrue(given.nillable),
-        ElementAttributes.isTrue(given.isAbstract),
-        substitutes,
-        Optional.ofNullable(given.preset),
-        Optional.ofNullable(given.fixed),
-        documentation,
-        place);
+        name, type, nillable, isAbstract, substitutes, preset, fixed, documentation, place);
   }
 }

@@ -164,7 +164,7 @@ final class TypeReader {
   private void take(Content content) throws DocumentException {
     switch (cursor.local()) {
       case "sequence", "choice", "all", "group" ->
-          content.particle = new ParticleReader(context).particle();
+          content.particle = Optional.ofNullable(new ParticleReader(context).particle());
       case "attribute", "attributeGroup", "anyAttribute" ->
           new AttributeReader(context).take(content.attributes);
       default -> content.facets.take(cursor);

@@ -3,6 +3,8 @@ package org.mapsel.core.message.soap;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Random;
 import javax.xml.parsers.DocumentBuilderFactory;
 import org.junit.jupiter.api.Test;
@@ -19,7 +21,6 @@ class XmlTextTest {
 
   private static final int TEXTS = 2_000;
 
-  /** Around the eight bytes that are looked at together. */
   private static final int LONGEST = 20;
 
   private static Element read(XmlText text) throws Exception {
@@ -27,7 +28,7 @@ class XmlTextTest {
     factory.setNamespaceAware(true);
     return factory
         .newDocumentBuilder()
-        .parse(new ByteArrayInputStream(text.bytes()))
+        .parse(new ByteArrayInputStream(text.finish()))
         .getDocumentElement();
   }
 
@@ -93,5 +94,30 @@ class XmlTextTest {
     assertThat(out.prefix("urn:saltmere:outer")).isEqualTo("o");
     out.end();
     assertThat(read(out).getFirstChild().getNamespaceURI()).isEqualTo("urn:saltmere:inner");
+  }
+
+  @Test
+  void messagesThatAreWrittenAtOnceDoNotMix() {
+    XmlText first = new XmlText(64);
+    XmlText second = new XmlText(64);
+    for (XmlText out : List.of(first, second)) {
+      out.start(out == first ? "a" : "b");
+    }
+    first.characters("one");
+    second.characters("two");
+    first.end();
+    second.end();
+    byte[] one = first.finish();
+    XmlText third = new XmlText(64);
+    third.start("c");
+    byte[] two = second.finish();
+    third.end();
+    assertThat(List.of(text(one), text(two), text(third.finish())))
+        .containsExactly("<a>one</a>", "<b>two</b>", "<c/>");
+    assertThat(text(one)).isEqualTo("<a>one</a>");
+  }
+
+  private static String text(byte[] bytes) {
+    return new String(bytes, StandardCharsets.UTF_8);
   }
 }
