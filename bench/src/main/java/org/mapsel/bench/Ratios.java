@@ -37,8 +37,9 @@ public final class Ratios {
                       .warmupTime(TimeValue.seconds(2))
                       .measurementIterations(6)
                       .measurementTime(TimeValue.seconds(2))
-                      // The collector that the start command and the command line have.
-                      .jvmArgs("-Xmx6g", "-XX:+UseParallelGC")
+                      // The collector that the start command and the command line have; heaps that
+                      // still grow would be measured too.
+                      .jvmArgs("-Xms6g", "-Xmx6g", "-XX:+UseParallelGC")
                       .build())
               .run();
       print(benchmark, results);
