@@ -16,7 +16,7 @@ final class AnswerMemory {
     long all = held(bench, Set.of());
     long five = held(bench, AnswerBench.FIVE);
     System.out.printf(
-        "MEMORY all kept %.1f MB, five kept %.1f MB: %.2f times%n",
+        "MEMORY all kept %.1f MB, five kept %.1f MB: %.3f times%n",
         all / 1e6, five / 1e6, (double) five / all);
   }
 

@@ -9,7 +9,7 @@ import org.mapsel.core.ref.Selector;
 public record ListValue(List<Value> items) implements Value {
 
   public ListValue {
-    items = List.copyOf(items);
+    items = Rows.of(items);
   }
 
   public static ListValue of(Value... items) {

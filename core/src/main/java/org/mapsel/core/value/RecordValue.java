@@ -55,6 +55,15 @@ public final class RecordValue implements Value {
         : get(name);
   }
 
+  Layout layout() {
+    return layout;
+  }
+
+  /** The value at a place of the layout. */
+  Value at(int index) {
+    return values[index];
+  }
+
   /** The same record with one field set or replaced. */
   public RecordValue with(String name, Value value) {
     Map<String, Value> named = toMap();
