@@ -1,5 +1,6 @@
 package org.mapsel.core.document;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.finding.Finding;
@@ -9,8 +10,10 @@ import org.mapsel.core.ref.Place;
  * A JSON or YAML document as located nodes, as far as it can be read.
  *
  * @param problem why reading ended early; the nodes are then those up to there
+ * @param marked the objects with a member that was to be marked, in no order
  */
-public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
+public record DataDocument(
+    Optional<DataNode> root, Optional<Finding> problem, List<DataNode> marked) {
 
   /** Reads JSON, or YAML if the document is no JSON. Only the first document of several counts. */
   public static DataDocument read(SourceText source, Limits limits) {
@@ -28,7 +31,8 @@ public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
           Optional.empty(),
           Optional.of(
               Finding.error("DATA_DOCUMENT_TOO_LARGE", "limit", (limits.maxBytes() >> 20) + " MB")
-                  .at(Place.in(source.address()))));
+                  .at(Place.in(source.address()))),
+          List.of());
     }
     return isJson(source.bytes())
         ? new JsonNodes(source, limits, marks).read()

@@ -47,31 +47,36 @@ public final class DataNode implements Iterable<DataNode> {
   /** From so many members on, looking through all of them takes longer than an index. */
   private static final int MANY = 12;
 
+  private static final int LAST_MARK = Integer.SIZE - 1;
+
   private static final Object[] NONE = {};
   private static final String[] NAMELESS = {};
 
   private final Kind kind;
-  private final String text;
   private final String[] names;
 
   /** Each a node, a string or a {@link Simple}. */
   private final Object[] children;
 
-  private final boolean marked;
+  /** Which children are marked or hold something that is; see {@link #mark}. */
+  private final int marked;
+
   private final int line;
   private final int column;
-  private @Nullable Map<String, Integer> index;
+
+  /** The text of a simple value, or the places of an object's members once somebody needed them. */
+  private @Nullable Object textOrIndex;
 
   private DataNode(
       Kind kind,
-      String text,
+      @Nullable String text,
       String[] names,
       Object[] children,
-      boolean marked,
+      int marked,
       int line,
       int column) {
     this.kind = kind;
-    this.text = text;
+    this.textOrIndex = text;
     this.names = names;
     this.children = children;
     this.marked = marked;
@@ -88,18 +93,18 @@ public final class DataNode implements Iterable<DataNode> {
     return switch (value) {
       case DataNode node -> node;
       case Simple simple ->
-          new DataNode(simple.kind(), simple.text(), NAMELESS, NONE, false, line, column);
-      default -> new DataNode(Kind.STRING, (String) value, NAMELESS, NONE, false, line, column);
+          new DataNode(simple.kind(), simple.text(), NAMELESS, NONE, 0, line, column);
+      default -> new DataNode(Kind.STRING, (String) value, NAMELESS, NONE, 0, line, column);
     };
   }
 
-  static DataNode array(Object[] items, boolean marked, int line, int column) {
-    return new DataNode(Kind.ARRAY, "", NAMELESS, items, marked, line, column);
+  static DataNode array(Object[] items, int marked, int line, int column) {
+    return new DataNode(Kind.ARRAY, null, NAMELESS, items, marked, line, column);
   }
 
   /** Of two members with the same name the first one counts. */
-  static DataNode object(String[] names, Object[] values, boolean marked, int line, int column) {
-    return new DataNode(Kind.OBJECT, "", names, values, marked, line, column);
+  static DataNode object(String[] names, Object[] values, int marked, int line, int column) {
+    return new DataNode(Kind.OBJECT, null, names, values, marked, line, column);
   }
 
   public Kind kind() {
@@ -124,17 +129,37 @@ public final class DataNode implements Iterable<DataNode> {
 
   /** Whether it says {@code true}. */
   public boolean isTrue() {
-    return kind == Kind.BOOLEAN && text.equals("true");
+    return kind == Kind.BOOLEAN && text().equals("true");
   }
 
   /** Whether a member anywhere in it has one of the names that were to be marked. */
   public boolean isMarked() {
-    return marked;
+    return marked != 0;
+  }
+
+  /** The bit of a child; beyond the first ones all share the last. */
+  static int mark(int place) {
+    return 1 << Math.min(place, LAST_MARK);
+  }
+
+  /**
+   * The place of the next child that is marked or holds something marked, perhaps of one that is
+   * not; negative if there is no more.
+   */
+  public int nextMarked(int from) {
+    if (from < LAST_MARK) {
+      int rest = (marked & Integer.MAX_VALUE) >>> from;
+      if (rest != 0) {
+        return from + Integer.numberOfTrailingZeros(rest);
+      }
+    }
+    int place = Math.max(from, LAST_MARK);
+    return marked < 0 && place < children.length ? place : -1;
   }
 
   /** A simple value as it was written; empty for objects and arrays. */
   public String text() {
-    return text;
+    return textOrIndex instanceof String text ? text : "";
   }
 
   /** Members of an object or items of an array. */
@@ -154,16 +179,18 @@ public final class DataNode implements Iterable<DataNode> {
     return -1;
   }
 
+  @SuppressWarnings("unchecked")
   private Map<String, Integer> index() {
-    Map<String, Integer> known = index;
-    if (known == null) {
-      known = HashMap.newHashMap(names.length);
-      for (int i = 0; i < names.length; i++) {
-        known.putIfAbsent(names[i], i);
-      }
-      index = known;
+    Object known = textOrIndex;
+    if (known != null) {
+      return (Map<String, Integer>) known;
     }
-    return known;
+    Map<String, Integer> made = HashMap.newHashMap(names.length);
+    for (int i = 0; i < names.length; i++) {
+      made.putIfAbsent(names[i], i);
+    }
+    textOrIndex = made;
+    return made;
   }
 
   /** The member of this name; null if there is none. */
@@ -276,15 +303,21 @@ public final class DataNode implements Iterable<DataNode> {
     if (pointer.isEmpty()) {
       return Optional.of(here);
     }
-    for (String step : pointer.substring(1).split("/", -1)) {
-      DataNode next =
-          here.isArray() ? item(here, step) : here.get(step.replace("~1", "/").replace("~0", "~"));
+    for (int start = 1, end; start <= pointer.length(); start = end + 1) {
+      int slash = pointer.indexOf('/', start);
+      end = slash < 0 ? pointer.length() : slash;
+      String step = pointer.substring(start, end);
+      DataNode next = here.isArray() ? item(here, step) : here.get(unescaped(step));
       if (next == null) {
         return Optional.empty();
       }
       here = next;
     }
     return Optional.of(here);
+  }
+
+  private static String unescaped(String step) {
+    return step.indexOf('~') < 0 ? step : step.replace("~1", "/").replace("~0", "~");
   }
 
   private static @Nullable DataNode item(DataNode array, String step) {

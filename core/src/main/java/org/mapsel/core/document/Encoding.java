@@ -1,6 +1,9 @@
 package org.mapsel.core.document;
 
+import java.lang.invoke.MethodHandles;
+import java.lang.invoke.VarHandle;
 import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
@@ -16,6 +19,8 @@ import java.util.regex.Pattern;
 final class Encoding {
 
   private static final int HEAD = 256;
+  private static final VarHandle LONGS =
+      MethodHandles.byteArrayViewVarHandle(long[].class, ByteOrder.nativeOrder());
   private static final Pattern DECLARED =
       Pattern.compile("^<\\?xml[^>]*encoding\\s*=\\s*[\"']([^\"']*)[\"']");
   private static final Charset WINDOWS = Charset.forName("windows-1252");
@@ -69,13 +74,13 @@ final class Encoding {
 
   /** Eight bytes at a time: most documents are plain ASCII, and large. */
   private static boolean isAscii(byte[] bytes) {
-    ByteBuffer buffer = ByteBuffer.wrap(bytes);
     long high = 0;
-    while (buffer.remaining() >= Long.BYTES) {
-      high |= buffer.getLong();
+    int whole = bytes.length - bytes.length % Long.BYTES;
+    for (int i = 0; i < whole; i += Long.BYTES) {
+      high |= (long) LONGS.get(bytes, i);
     }
-    while (buffer.hasRemaining()) {
-      high |= (long) buffer.get() << 56;
+    for (int i = whole; i < bytes.length; i++) {
+      high |= (long) bytes[i] << 56;
     }
     return (high & 0x8080808080808080L) == 0;
   }

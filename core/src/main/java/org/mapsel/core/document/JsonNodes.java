@@ -20,10 +20,12 @@ final class JsonNodes {
 
   private static final int MAX_NUMBER = 1_000;
   private static final int MAX_NAME = 50_000;
+  private static final int SHORT = 16;
 
   private final SourceText source;
   private final Limits limits;
   private final NodePile pile;
+  private final RecurringTexts texts = new RecurringTexts();
   private @Nullable Finding problem;
 
   JsonNodes(SourceText source, Limits limits, Set<String> marks) {
@@ -41,7 +43,7 @@ final class JsonNodes {
     } catch (JacksonException e) {
       fail(e);
     }
-    return new DataDocument(Optional.ofNullable(root), Optional.ofNullable(problem));
+    return new DataDocument(Optional.ofNullable(root), Optional.ofNullable(problem), pile.marked());
   }
 
   private JsonParser parser() {
@@ -86,8 +88,19 @@ final class JsonNodes {
       case VALUE_TRUE -> DataNode.Simple.TRUE;
       case VALUE_FALSE -> DataNode.Simple.FALSE;
       case VALUE_NULL -> DataNode.Simple.NULL;
-      default -> parser.getString();
+      default -> text(parser);
     };
+  }
+
+  /** Short texts are mostly the same few. */
+  private String text(JsonParser parser) {
+    int length = parser.getStringLength();
+    if (length > SHORT) {
+      return parser.getString();
+    }
+    int start = parser.getStringOffset();
+    texts.decode(parser.getStringCharacters(), start, start + length);
+    return texts.last();
   }
 
   private DataNode array(JsonParser parser, TokenStreamLocation start) {

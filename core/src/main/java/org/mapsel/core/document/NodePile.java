@@ -1,7 +1,8 @@
 package org.mapsel.core.document;
 
+import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collections;
+import java.util.List;
 import java.util.Set;
 
 /**
@@ -19,19 +20,21 @@ final class NodePile {
   /**
    * The names of an object's members.
    *
-   * @param marked whether one of them is to be marked
+   * @param marks which of them are to be marked, as {@link DataNode#mark} has it
    */
-  private record Members(String[] names, boolean marked) {
-    static final Members NONE = new Members(new String[0], false);
+  private record Members(String[] names, int marks) {
+    static final Members NONE = new Members(new String[0], 0);
   }
 
   private final Set<String> marks;
+  private final List<DataNode> holders = new ArrayList<>();
   private String[] names = new String[USUAL_DEPTH];
 
   /** Each a node, a string or a {@link DataNode.Simple}. */
   private Object[] values = new Object[USUAL_DEPTH];
 
   private int top;
+  private Members last = Members.NONE;
   private final Members[] kinds = new Members[1 << KINDS_BITS];
 
   /**
@@ -39,6 +42,11 @@ final class NodePile {
    */
   NodePile(Set<String> marks) {
     this.marks = marks;
+  }
+
+  /** The objects with a member that was to be marked. */
+  List<DataNode> marked() {
+    return holders;
   }
 
   int height() {
@@ -57,7 +65,7 @@ final class NodePile {
 
   /** Takes down to a height what are the items of an array. */
   DataNode array(int bottom, int line, int column) {
-    boolean marked = holdsMarked(bottom);
+    int marked = marked(bottom);
     Object[] items = Arrays.copyOfRange(values, bottom, top);
     top = bottom;
     return DataNode.array(items, marked, line, column);
@@ -66,19 +74,24 @@ final class NodePile {
   /** Takes down to a height what are the members of an object. */
   DataNode object(int bottom, int line, int column) {
     Members members = members(bottom);
-    boolean marked = members.marked() || holdsMarked(bottom);
+    int marked = members.marks() | marked(bottom);
     Object[] inside = Arrays.copyOfRange(values, bottom, top);
     top = bottom;
-    return DataNode.object(members.names(), inside, marked, line, column);
+    DataNode node = DataNode.object(members.names(), inside, marked, line, column);
+    if (members.marks() != 0) {
+      holders.add(node);
+    }
+    return node;
   }
 
-  private boolean holdsMarked(int bottom) {
+  private int marked(int bottom) {
+    int marked = 0;
     for (int i = bottom; i < top; i++) {
       if (values[i] instanceof DataNode node && node.isMarked()) {
-        return true;
+        marked |= DataNode.mark(i - bottom);
       }
     }
-    return false;
+    return marked;
   }
 
   /** Objects of one kind have the same members, whose names then are kept once. */
@@ -86,15 +99,41 @@ final class NodePile {
     if (bottom == top) {
       return Members.NONE;
     }
+    if (isLast(bottom)) {
+      return last;
+    }
     int hash = 31 * names[bottom].hashCode() + names[top - 1].hashCode() + top - bottom;
     int slot = hash * SPREAD >>> Integer.SIZE - KINDS_BITS;
     Members known = kinds[slot];
     if (known == null
         || !Arrays.equals(known.names(), 0, known.names().length, names, bottom, top)) {
       String[] own = Arrays.copyOfRange(names, bottom, top);
-      known = new Members(own, !Collections.disjoint(marks, Arrays.asList(own)));
+      known = new Members(own, marks(own));
       kinds[slot] = known;
     }
+    last = known;
     return known;
+  }
+
+  /** Whether the names are the very same ones as those of the object before. */
+  private boolean isLast(int bottom) {
+    String[] before = last.names();
+    if (before.length != top - bottom) {
+      return false;
+    }
+    for (int i = 0; i < before.length; i++) {
+      if (before[i] != names[bottom + i]) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private int marks(String[] own) {
+    int marked = 0;
+    for (int i = 0; i < own.length; i++) {
+      marked |= marks.contains(own[i]) ? DataNode.mark(i) : 0;
+    }
+    return marked;
   }
 }

@@ -77,7 +77,8 @@ final class YamlNodes {
     }
     return new DataDocument(
         Optional.ofNullable(root).map(value -> DataNode.of(value, 1, 1)),
-        Optional.ofNullable(problem));
+        Optional.ofNullable(problem),
+        pile.marked());
   }
 
   /** Null at the end, or where nothing more can be read. */

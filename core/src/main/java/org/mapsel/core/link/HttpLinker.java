@@ -72,8 +72,6 @@ final class HttpLinker {
   /** The operations by all that links may call them; empty until there is a link. */
   private final Map<LinkTarget, OperationId> linkTargets = new HashMap<>();
 
-  private final Map<String, Integer> declaredIds = new HashMap<>();
-
   private HttpLinker(Declarations declarations) {
     this.declarations = declarations;
     this.shapes = new DataShapes(new DataTypes(declarations.dataTypes()));
@@ -84,14 +82,9 @@ final class HttpLinker {
       findings.add(Finding.error("OPENAPI_OPERATION_NONE"));
     }
     HttpLinker linker = new HttpLinker(declarations);
-    declarations
-        .httpOperations()
-        .forEach(operation -> linker.declaredIds.merge(operation.id(), 1, Integer::sum));
     List<HttpDeclaration> declared = declarations.httpOperations();
-    for (HttpDeclaration operation : declared) {
-      linker.ids.add(new OperationId(linker.id(operation)));
-      operation.servers().forEach(linker::endpoint);
-    }
+    linker.ids(declared);
+    declared.forEach(operation -> operation.servers().forEach(linker::endpoint));
     return new Service(
         declarations.name().isEmpty() ? "Service" : declarations.name(),
         declarations.documentation(),
@@ -183,13 +176,27 @@ final class HttpLinker {
                     declared.documentation()));
   }
 
+  private void ids(List<HttpDeclaration> declared) {
+    Set<String> seen = HashSet.newHashSet(declared.size());
+    boolean asDeclared =
+        declared.stream()
+            .map(HttpDeclaration::id)
+            .allMatch(id -> !id.isEmpty() && isPlain(id) && seen.add(id));
+    if (asDeclared) {
+      declared.forEach(operation -> ids.add(new OperationId(operation.id())));
+      return;
+    }
+    Map<String, Integer> times = new HashMap<>();
+    declared.forEach(operation -> times.merge(operation.id(), 1, Integer::sum));
+    for (HttpDeclaration operation : declared) {
+      boolean named = !operation.id().isEmpty() && times.get(operation.id()) == 1;
+      ids.add(new OperationId(newId(operation, named)));
+    }
+  }
+
   /** The description's own name, or else method and path, which are unique. */
-  private String id(HttpDeclaration declared) {
-    boolean unique = declaredIds.getOrDefault(declared.id(), 0) == 1;
-    String wished =
-        declared.id().isEmpty() || !unique
-            ? declared.method() + " " + declared.path()
-            : declared.id();
+  private String newId(HttpDeclaration declared, boolean named) {
+    String wished = named ? declared.id() : declared.method() + " " + declared.path();
     // An id stands in addresses as one step.
     String plain =
         isPlain(wished) || !NOT_IN_A_STEP.matcher(wished).find()

@@ -23,6 +23,9 @@ final class Logins {
         root.find("components")
             .flatMap(components -> components.find("securitySchemes"))
             .or(() -> root.find("securityDefinitions"));
+    if (schemes.isEmpty()) {
+      return;
+    }
     for (String name : wanted(root.node())) {
       schemes
           .flatMap(all -> all.find(name))
@@ -41,11 +44,20 @@ final class Logins {
   private static Set<String> wanted(DataNode root) {
     Set<String> names = new LinkedHashSet<>();
     List<DataNode> holders = new ArrayList<>(List.of(root));
-    root.find("paths").ifPresent(paths -> paths.forEach(item -> holders.addAll(item.items())));
+    root.find("paths").ifPresent(paths -> paths.forEach(item -> operations(item, holders)));
     for (DataNode holder : holders) {
       holder.items(SECURITY).forEach(requirement -> names.addAll(requirement.names()));
     }
     return names;
+  }
+
+  private static void operations(DataNode item, List<DataNode> holders) {
+    for (int i = 0; i < item.size(); i++) {
+      DataNode operation = item.container(i);
+      if (operation != null) {
+        holders.add(operation);
+      }
+    }
   }
 
   private static String how(DataNode scheme) {

@@ -78,11 +78,12 @@ public final class OpenApiReader implements DescriptionReader {
 
   private static void paths(
       Located paths, Reading reading, References references, Dialect dialect) {
-    for (String path : paths.node().names()) {
+    for (int i = 0; i < paths.node().names().size(); i++) {
+      String path = paths.node().name(i);
       if (path.startsWith("x-")) {
         continue;
       }
-      Optional<Located> item = paths.find(path).flatMap(references::follow);
+      Optional<Located> item = references.follow(paths.beside(paths.node().child(i)));
       if (item.isPresent() && item.get().node().isObject()) {
         references.reach(item.get());
         operations(path, item.get(), reading, dialect);
@@ -91,17 +92,15 @@ public final class OpenApiReader implements DescriptionReader {
   }
 
   private static void operations(String path, Located item, Reading reading, Dialect dialect) {
-    for (String method : item.node().names()) {
-      if (METHODS.contains(method)) {
-        item.find(method)
-            .filter(operation -> operation.node().isObject())
-            .ifPresent(
-                operation ->
-                    reading
-                        .declarations()
-                        .add(
-                            operation(
-                                method.toUpperCase(Locale.ROOT), path, item, operation, dialect)));
+    for (int i = 0; i < item.node().size(); i++) {
+      String method = item.node().name(i);
+      DataNode operation = item.node().container(i);
+      if (operation != null && operation.isObject() && METHODS.contains(method)) {
+        reading
+            .declarations()
+            .add(
+                operation(
+                    method.toUpperCase(Locale.ROOT), path, item, item.beside(operation), dialect));
       }
     }
     // OpenAPI 3.2 takes any other method here.

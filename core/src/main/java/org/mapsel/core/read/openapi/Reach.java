@@ -26,6 +26,8 @@ final class Reach {
   /** What is of interest here, so that everything else need not be looked at. */
   static final Set<String> MARKS = Set.of(REF, Subtypes.DISCRIMINATOR, MAPPING, LINKS);
 
+  private static final List<String> OTHERS = List.of(Subtypes.DISCRIMINATOR, MAPPING, LINKS);
+
   /** What stands inside holds values of somebody's, or is of no use here. */
   private static final Set<String> PASSED_OVER =
       Set.of("example", "examples", "default", "enum", "const", "callbacks", "headers");
@@ -54,6 +56,26 @@ final class Reach {
     this.references = references;
   }
 
+  /**
+   * Whether there is nothing to be found out about a document: all that is marked in it are
+   * references to something in it.
+   *
+   * @param marked the objects with something marked
+   */
+  static boolean isNeedless(DataNode root, List<DataNode> marked) {
+    Set<String> known = new HashSet<>();
+    for (DataNode holder : marked) {
+      String reference = holder.text(REF);
+      boolean only = holder.size() == 1 || OTHERS.stream().noneMatch(holder::has);
+      if (!only
+          || !reference.startsWith("#/")
+          || known.add(reference) && root.at(reference.substring(1)).isEmpty()) {
+        return false;
+      }
+    }
+    return true;
+  }
+
   /** Everything that was pointed to and is there, by its address, in the order it was found. */
   Map<String, Located> targets() {
     return targets;
@@ -80,7 +102,7 @@ final class Reach {
 
   /** Goes through something that is marked. */
   private void through(DataNode node, String document, boolean named) {
-    for (int i = 0; i < node.size(); i++) {
+    for (int i = node.nextMarked(0); i >= 0; i = node.nextMarked(i + 1)) {
       DataNode container = node.container(i);
       String name = node.isObject() && !named ? node.name(i) : "";
       if (container == null) {

@@ -35,26 +35,33 @@ final class References {
   private final Map<String, Map<String, DataNode>> anchors = new HashMap<>();
   private final Reach reach = new Reach(this);
 
+  /** Whether there is one document, in which every reference leads somewhere, and nothing else. */
+  private boolean isPlain;
+
   References(Reading reading) {
     this.reading = reading;
   }
 
   /** Reads the first document; nothing if there is nothing to read in it. */
   Optional<Located> start(SourceText source) {
-    Optional<DataNode> root = load(source);
+    DataDocument read = load(source);
+    Optional<DataNode> root = read.root();
     documents.put(source.address(), root);
+    isPlain = root.isPresent() && Reach.isNeedless(root.get(), read.marked());
     return root.map(node -> new Located(node, source.address()));
   }
 
-  private Optional<DataNode> load(SourceText source) {
+  private DataDocument load(SourceText source) {
     DataDocument read = DataDocument.read(source, Limits.DESCRIPTION, Reach.MARKS);
     read.problem().ifPresent(this::tell);
-    return read.root();
+    return read;
   }
 
   /** Goes through everything that something leads to. */
   void reach(Located start) {
-    reach.from(start);
+    if (!isPlain) {
+      reach.from(start);
+    }
   }
 
   /** What is pointed to from what was gone through. */
@@ -118,7 +125,10 @@ final class References {
       known =
           reading == null
               ? Optional.empty()
-              : reading.open(address, from, "reference").flatMap(this::load);
+              : reading
+                  .open(address, from, "reference")
+                  .map(this::load)
+                  .flatMap(DataDocument::root);
       documents.put(address, known);
     }
     return known;
