@@ -18,6 +18,7 @@ import java.util.regex.Pattern;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
+import org.codehaus.stax2.XMLInputFactory2;
 import org.codehaus.stax2.XMLStreamReader2;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Finding;
@@ -141,6 +142,8 @@ public final class XmlCursor implements AutoCloseable {
       factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
       factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
       factory.setProperty(XMLInputFactory.IS_COALESCING, false);
+      // A text is a text, however it is escaped.
+      factory.setProperty(XMLInputFactory2.P_REPORT_CDATA, false);
       factory.setProperty(WstxInputProperties.P_MAX_ELEMENT_DEPTH, limits.maxDepth());
       factory.setProperty(WstxInputProperties.P_MAX_ATTRIBUTE_SIZE, limits.maxAttributeChars());
       factory.setProperty(WstxInputProperties.P_MAX_TEXT_LENGTH, limits.maxTextChars());

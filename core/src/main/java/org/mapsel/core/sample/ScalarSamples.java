@@ -67,9 +67,17 @@ final class ScalarSamples {
     if (scalar.type() == ScalarType.TEXT && scalar.item().isPresent()) {
       return value(scalar.item().get(), name, item);
     }
-    List<String> allowed = scalar.facets().enumeration();
+    List<String> allowed = allowed(scalar);
     String text = allowed.isEmpty() ? free(scalar, name, item) : allowed.get(item % allowed.size());
     return said(scalar, text);
+  }
+
+  /** Descriptions list values that are none of the type, an empty one among numbers say. */
+  private static List<String> allowed(Shape.Scalar scalar) {
+    List<String> listed = scalar.facets().enumeration();
+    List<String> fitting =
+        listed.stream().filter(text -> ScalarText.parse(scalar.type(), text).isPresent()).toList();
+    return fitting.isEmpty() ? listed : fitting;
   }
 
   private static String free(Shape.Scalar scalar, String name, int item) {

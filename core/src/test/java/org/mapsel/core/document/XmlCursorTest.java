@@ -52,6 +52,27 @@ class XmlCursorTest {
   }
 
   @Test
+  void aTextIsTheSameHoweverItIsEscapedOrInterrupted() throws Exception {
+    String[] ways = {
+      "one &lt; two",
+      "one &#60; two",
+      "<![CDATA[one < two]]>",
+      "one <![CDATA[<]]> two",
+      "o<!-- no -->ne &#x3C;<?no no?> two"
+    };
+    for (String way : ways) {
+      try (XmlCursor cursor = open("<a>" + way + "</a>")) {
+        assertThat(cursor.text()).as(way).isEqualTo("one < two");
+      }
+      StringBuilder text = new StringBuilder();
+      try (XmlCursor cursor = open("<a>" + way + "<b/></a>")) {
+        cursor.nextChildOrText(1, text);
+      }
+      assertThat(text).as(way).hasToString("one < two");
+    }
+  }
+
+  @Test
   void everyElementHasItsPlaceAndItsNames() throws Exception {
     try (XmlCursor cursor =
         open(

@@ -23,6 +23,7 @@ import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
 import org.mapsel.core.testing.Descriptions;
 import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.NumberValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
@@ -69,6 +70,14 @@ class SampleMakerTest {
         .isEqualTo(ScalarText.parse(ScalarType.DECIMAL, "-3").orElseThrow());
     assertThat(sample(ScalarType.FLOAT, Facets.between(Optional.of("-INF"), Optional.of("INF"))))
         .isEqualTo(ScalarText.parse(ScalarType.FLOAT, "12.5").orElseThrow());
+  }
+
+  @Test
+  void ofTheValuesListedOneOfTheTypeIsTaken() {
+    assertThat(sample(ScalarType.INTEGER, Facets.oneOf(List.of("", "none", "7"))))
+        .isEqualTo(NumberValue.of(7));
+    assertThat(sample(ScalarType.TEXT, Facets.oneOf(List.of("", "none"))))
+        .isEqualTo(Value.text(""));
   }
 
   @Test

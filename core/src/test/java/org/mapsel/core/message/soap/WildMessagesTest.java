@@ -384,6 +384,16 @@ class WildMessagesTest {
 
     assertThat(returned(answer).at(FieldPath.of("unit", "mass"))).isEqualTo(NumberValue.of(1));
     assertThat(returned(answer).at(FieldPath.of("mark", "mark"))).isEqualTo(new TextValue("M"));
+    assertThat(
+            returned(
+                    read(
+                        CARGO.service(),
+                        load(),
+                        envelope(
+                            "<loaded xmlns='urn:saltmere:cargo:types'>"
+                                + "<mark><![CDATA[<M & co>]]></mark></loaded>")))
+                .at(FieldPath.of("mark", "mark")))
+        .isEqualTo(new TextValue("<M & co>"));
     assertThat(codes(answer))
         .contains(
             "MESSAGE_MEDIA_TYPE_UNEXPECTED",
