@@ -49,6 +49,14 @@ final class Encoding {
         : Optional.empty();
   }
 
+  /** Whether it starts with the byte order mark of UTF-8. */
+  static boolean isMarked(byte[] bytes) {
+    return bytes.length > 2
+        && (bytes[0] & 0xff) == 0xef
+        && (bytes[1] & 0xff) == 0xbb
+        && (bytes[2] & 0xff) == 0xbf;
+  }
+
   private static String withoutMark(String head) {
     return head.startsWith("\u00ef\u00bb\u00bf") ? head.substring(3) : head;
   }

@@ -36,8 +36,9 @@ import org.mapsel.core.ref.Place;
 public final class XmlCursor implements AutoCloseable {
 
   private static final int HEAD_BYTES = 8_192;
+  private static final String BYTE_ORDER_MARK = "\u00ef\u00bb\u00bf";
   private static final Pattern BEFORE_DECLARATION =
-      Pattern.compile("(\u00ef\u00bb\u00bf)?(\\s|<!--((?!-->).)*+-->)*+", Pattern.DOTALL);
+      Pattern.compile("(" + BYTE_ORDER_MARK + ")?(\\s|<!--((?!-->).)*+-->)*+", Pattern.DOTALL);
   private static final String XML_NAMESPACE = "http://www.w3.org/XML/1998/namespace";
 
   private final XMLStreamReader2 reader;
@@ -73,7 +74,8 @@ public final class XmlCursor implements AutoCloseable {
             cursor.oddities.add(
                 Finding.warning("XML_ENCODING_CORRECTED", "charset", charset.name())
                     .at(Place.in(source.address()))));
-    if (start > 0) {
+    // A byte order mark may stand there.
+    if (start > 0 && !(start == BYTE_ORDER_MARK.length() && Encoding.isMarked(bytes))) {
       cursor.skippedLines =
           (int) new String(bytes, 0, start, StandardCharsets.ISO_8859_1).lines().count() - 1;
       cursor.oddities.add(

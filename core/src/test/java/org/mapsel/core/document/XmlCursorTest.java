@@ -72,6 +72,15 @@ class XmlCursorTest {
     }
   }
 
+  @ParameterizedTest
+  @CsvSource({"'\uFEFF', 0", "' ', 1", "'\uFEFF<!-- x -->', 1", "'', 0"})
+  void onlyAByteOrderMarkMayStandBeforeTheDeclaration(String before, int told) throws Exception {
+    try (XmlCursor cursor = open(before + "<?xml version='1.0'?><a>é</a>")) {
+      assertThat(cursor.oddities()).hasSize(told);
+      assertThat(cursor.text()).isEqualTo("é");
+    }
+  }
+
   @Test
   void everyElementHasItsPlaceAndItsNames() throws Exception {
     try (XmlCursor cursor =
