@@ -1,5 +1,7 @@
 package org.mapsel.core.message.http;
 
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -40,6 +42,10 @@ final class HttpAnswer {
 
   private static final int FIRST_OK = 200;
   private static final int FIRST_NOT_OK = 300;
+
+  /** What a text that is no UTF-8 is nearly always written in. */
+  private static final Charset WINDOWS = Charset.forName("windows-1252");
+
   private static final Pattern CHARSET =
       Pattern.compile("charset=\"?([^\";,\\s]+)", Pattern.CASE_INSENSITIVE);
 
@@ -137,7 +143,7 @@ final class HttpAnswer {
     }
     try {
       return switch (media) {
-        case JSON -> outcome(JsonMessage.read(service.shapes(), shape, body, wanted, findings));
+        case JSON -> outcome(json(shape, body, wanted));
         case XML -> xml(shape, body, wanted);
         case CSV -> csv(shape, body, wanted);
         case TEXT, FORM -> outcome(whole(shape, new TextValue(text(body))));
@@ -150,6 +156,30 @@ final class HttpAnswer {
               ? AnswerStart.broken(
                   Finding.error("MESSAGE_ANSWER_BROKEN", "reason", e.getOriginalMessage()), body)
               : AnswerStart.notJson(response));
+    }
+  }
+
+  /** JSON is UTF-8 (RFC 8259, section 8.1), but not every service knows. */
+  private RecordValue json(ShapeId shape, byte[] body, Set<FieldPath> wanted) {
+    Shapes shapes = service.shapes();
+    try {
+      return JsonMessage.read(shapes, shape, body, wanted, findings);
+    } catch (JacksonException e) {
+      if (isUtf8(body)) {
+        throw e;
+      }
+    }
+    findings.add(Finding.warning("MESSAGE_ENCODING_CORRECTED", "charset", WINDOWS.name()));
+    byte[] decoded = new String(body, WINDOWS).getBytes(StandardCharsets.UTF_8);
+    return JsonMessage.read(shapes, shape, decoded, wanted, findings);
+  }
+
+  private static boolean isUtf8(byte[] body) {
+    try {
+      StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(body));
+      return true;
+    } catch (CharacterCodingException e) {
+      return false;
     }
   }
 

@@ -19,6 +19,7 @@ import tools.jackson.core.ObjectReadContext;
 import tools.jackson.core.ObjectWriteContext;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.json.JsonFactory;
+import tools.jackson.core.json.JsonReadFeature;
 
 /** The door of this package: writes and reads whole messages. */
 public final class JsonMessage {
@@ -26,6 +27,9 @@ public final class JsonMessage {
   private static final int MAX_NUMBER = 1_000;
   private static final JsonFactory FACTORY =
       JsonFactory.builder()
+          // What other programs write although JSON does not have it.
+          .enable(JsonReadFeature.ALLOW_NON_NUMERIC_NUMBERS)
+          .enable(JsonReadFeature.ALLOW_TRAILING_COMMA)
           .streamReadConstraints(
               StreamReadConstraints.builder()
                   .maxNestingDepth(Limits.ANSWER.maxDepth())

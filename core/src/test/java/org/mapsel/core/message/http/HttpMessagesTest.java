@@ -2,6 +2,7 @@ package org.mapsel.core.message.http;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
@@ -269,5 +270,26 @@ class HttpMessagesTest {
                 answer(
                     "getStation", 200, "application/json", "{'name':{},'position':3}", Set.of())))
         .contains("MESSAGE_FIELD_MISTYPED");
+  }
+
+  @Test
+  void whatOtherProgramsWriteIsReadTooWhereItsMeaningIsClear() {
+    String written = "{'name':'Größe','position':{'lat':NaN,'lon':2,},}".replace('\'', '"');
+    Operation found = Descriptions.operation(TIDES, "getStation");
+    for (String charset : List.of("UTF-8", "UTF-16", "windows-1252")) {
+      Outcome<Answer> read =
+          Caller.answer(
+              TIDES,
+              found,
+              found.wires().get(0),
+              new Response(
+                  200,
+                  Map.of("Content-Type", List.of("application/json")),
+                  written.getBytes(Charset.forName(charset))),
+              Set.of());
+      assertThat(returned(read)).contains("'name':'Größe'").contains("'lat':'NaN','lon':2");
+      assertThat(codes(read).contains("MESSAGE_ENCODING_CORRECTED"))
+          .isEqualTo(charset.equals("windows-1252"));
+    }
   }
 }
