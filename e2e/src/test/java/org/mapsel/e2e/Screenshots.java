@@ -143,7 +143,13 @@ public final class Screenshots {
     page.navigate(product.address() + "/services");
     page.getByLabel("Address or text of a description").fill(product.standIns().rosterSample());
     press(page, "Read");
-    assertThat(page.getByText("Take 1 operation")).isVisible();
+    press(page, "Take 1 operation");
+    page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("POST /roster"))
+        .first()
+        .click();
+    press(page, "day, 2031-05-13");
+    assertThat(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setPressed(true)))
+        .hasCount(2);
     take(page, "14-sample");
   }
 
