@@ -58,7 +58,9 @@ function FilledFrom({ row, page, where, source, onEdit }: Props) {
           textOverflow: 'ellipsis',
         }}
       >
-        <option value={LEFT_OUT}>— left out —</option>
+        <option value={LEFT_OUT}>
+          {row.empty === 'as given' ? '— as given —' : '— left out —'}
+        </option>
         {inputsOf(page).map(({ input }) => (
           <option key={input.id} value={`input:${input.id}`}>
             {input.label} (form)

@@ -55,6 +55,7 @@ export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Pro
       parameters,
       answer: attempt.answer,
       used: usedRows(call),
+      sampled: operation.given !== undefined,
       cut: Object.fromEntries(attempt.cut.map((one) => [pathKey(one.path), one.items])),
     };
   }, [operation, call, rows, derived, attempt.parameters, attempt.answer, attempt.cut]);
