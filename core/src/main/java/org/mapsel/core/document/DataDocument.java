@@ -10,7 +10,8 @@ import org.mapsel.core.ref.Place;
  * A JSON or YAML document as located nodes, as far as it can be read.
  *
  * @param problem why reading ended early; the nodes are then those up to there
- * @param marked the objects with a member that was to be marked, in no order
+ * @param marked the objects with a member that was to be marked; of those that hold just the same
+ *     one text, one
  */
 public record DataDocument(
     Optional<DataNode> root, Optional<Finding> problem, List<DataNode> marked) {

@@ -2,7 +2,9 @@ package org.mapsel.core.document;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -28,6 +30,10 @@ final class NodePile {
 
   private final Set<String> marks;
   private final List<DataNode> holders = new ArrayList<>();
+
+  /** The names of marked members that stood alone, by their texts. */
+  private final Map<String, String> alone = new HashMap<>();
+
   private String[] names = new String[USUAL_DEPTH];
 
   /** Each a node, a string or a {@link DataNode.Simple}. */
@@ -44,7 +50,10 @@ final class NodePile {
     this.marks = marks;
   }
 
-  /** The objects with a member that was to be marked. */
+  /**
+   * The objects with a member that was to be marked; of those that hold just the same one text,
+   * one.
+   */
   List<DataNode> marked() {
     return holders;
   }
@@ -78,10 +87,16 @@ final class NodePile {
     Object[] inside = Arrays.copyOfRange(values, bottom, top);
     top = bottom;
     DataNode node = DataNode.object(members.names(), inside, marked, line, column);
-    if (members.marks() != 0) {
+    if (members.marks() != 0 && isNews(members.names(), inside)) {
       holders.add(node);
     }
     return node;
+  }
+
+  private boolean isNews(String[] own, Object[] inside) {
+    return own.length > 1
+        || !(inside[0] instanceof String text)
+        || !own[0].equals(alone.putIfAbsent(text, own[0]));
   }
 
   private int marked(int bottom) {

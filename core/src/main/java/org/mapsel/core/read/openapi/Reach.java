@@ -63,13 +63,10 @@ final class Reach {
    * @param marked the objects with something marked
    */
   static boolean isNeedless(DataNode root, List<DataNode> marked) {
-    Set<String> known = new HashSet<>();
     for (DataNode holder : marked) {
       String reference = holder.text(REF);
       boolean only = holder.size() == 1 || OTHERS.stream().noneMatch(holder::has);
-      if (!only
-          || !reference.startsWith("#/")
-          || known.add(reference) && root.at(reference.substring(1)).isEmpty()) {
+      if (!only || !reference.startsWith("#/") || root.at(reference.substring(1)).isEmpty()) {
         return false;
       }
     }

@@ -83,7 +83,10 @@ public final class SampleReader implements DescriptionReader {
   /** The text without its secrets, which is what is kept of it. */
   private static String kept(SourceText source, Reading reading) {
     String given = new String(source.bytes(), StandardCharsets.UTF_8);
-    String whole = HarFile.is(given) ? HarFile.reduced(source).orElse(given) : given;
+    String whole =
+        HarFile.is(given)
+            ? HarFile.reduced(source).orElse(given)
+            : CurlCommand.is(given) ? ShellWords.forShell(given) : given;
     Secrets.Cleaned cleaned = Secrets.clean(whole);
     if (!cleaned.text().equals(given)) {
       reading.replace(

@@ -14,7 +14,8 @@ final class Samples {
   private Samples() {}
 
   static List<Sample> in(SourceText source, Findings findings) {
-    String text = new String(source.bytes(), StandardCharsets.UTF_8);
+    String given = new String(source.bytes(), StandardCharsets.UTF_8);
+    String text = CurlCommand.is(given) ? ShellWords.forShell(given) : given;
     List<Sample> samples = new ArrayList<>();
     if (HarFile.is(text)) {
       DataDocument har = DataDocument.read(source, Limits.DESCRIPTION);

@@ -29,8 +29,8 @@ final class Secrets {
     pattern("(^(" + HEADERS + ")\\s*:\\s*).+$"),
     pattern("(\\s(-[sSkLvifgNjqRGI]*[ub]|--user|--cookie)[ =]?)('[^']*'|\"[^\"]*\"|[^\\s'\"]+)"),
     pattern("(([a-z]+)://)[^/@\\s'\"]+@"),
-    // A header in a HAR file, as it is written again.
-    pattern("(\"name\":\"(" + HEADERS + ")\",\"value\":\")(?:[^\"\\\\]|\\\\.)+"),
+    // A header or a field of a form in a HAR file, as it is written again.
+    pattern("(\"name\":\"(" + HEADERS + "|" + NAMES + ")\",\"value\":\")(?:[^\"\\\\]|\\\\.)+"),
     // A value in an address or a form, and in JSON.
     pattern("([?&'\"\\s](" + NAMES + ")=)[^&\\s'\"<]+"),
     pattern("(\\\\?\"(" + NAMES + ")\\\\?\"\\s*:\\s*\\\\?\")[^\"\\\\]+"),

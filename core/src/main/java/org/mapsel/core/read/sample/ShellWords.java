@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 
 /**
- * The words of a command line by the rules of a POSIX shell (Shell Command Language, section 2.2),
- * and of the Windows command prompt where it uses those.
+ * The words of a command line by the rules of a POSIX shell (Shell Command Language, section 2.2).
+ * What was written for the Windows command prompt can be made into such.
  */
 final class ShellWords {
 
@@ -24,7 +24,7 @@ final class ShellWords {
 
   /** Without quotes and escapes; never empty. */
   static List<String> of(String command) {
-    ShellWords reading = new ShellWords(isPrompt(command) ? plain(command) : command);
+    ShellWords reading = new ShellWords(command);
     reading.read();
     return reading.words.isEmpty() ? List.of("") : reading.words;
   }
@@ -32,6 +32,13 @@ final class ShellWords {
   /** The Windows prompt escapes with a caret what has a meaning of its own, line ends too. */
   private static boolean isPrompt(String command) {
     return command.contains("^\"") || command.contains(" ^\n") || command.contains(" ^\r\n");
+  }
+
+  /** A command with all that follows it, as it would be written for a POSIX shell. */
+  static String forShell(String text) {
+    int end = end(text);
+    String command = text.substring(0, end);
+    return isPrompt(command) ? plain(command) + text.substring(end) : text;
   }
 
   private static String plain(String command) {

@@ -29,6 +29,14 @@ class SampleSecretsTest {
         "curl 'http://a.example/x?day=2031-05-14' -d 'user=pilot&password=s3cr3t'",
         "curl 'http://a.example/x?day=2031-05-14' --json '{\"user\":\"pilot\",\"password\":\"s3cr3t\"}'",
         "curl 'http://a.example/x?day=2031-05-14' -d '<in><u:password t=\"x\">s3cr3t</u:password></in>'",
+        "curl 'http://a.example/x?day=2031-05-14' -F user=pilot -F password=s3cr3t",
+        "curl 'http://a.example/x?day=2031-05-14' --data-raw $'{\"it\\'s\":1,\"password\":\"s3cr3t\"}'",
+        "curl ^\"http://a.example/x?day=2031-05-14^\" ^\n -H ^\"Authorization: Bearer s3cr3t^\" ^\n"
+            + " --data-raw ^\"^{^\\^\"password^\\^\":^\\^\"s3cr3t^\\^\"^}^\"",
+        "{\"log\":{\"version\":\"1.2\",\"creator\":{},\"entries\":[{\"request\":{\"method\":\"POST\","
+            + "\"url\":\"http://a.example/x?day=2031-05-14\",\"headers\":[],\"postData\":{"
+            + "\"mimeType\":\"multipart/form-data\",\"params\":[{\"name\":\"password\","
+            + "\"value\":\"s3cr3t\"},{\"name\":\"bay\",\"value\":\"3\"}]}},\"response\":{}}]}}",
         "GET /x?day=2031-05-14 HTTP/1.1\nHost: a.example\nCookie: session=s3cr3t\n\n"
             + "HTTP/1.1 200 OK\nSet-Cookie: session=s3cr3t; Path=/\n\n{\"ok\":true}",
         "{\"log\":{\"version\":\"1.2\",\"creator\":{},\"entries\":[{\"request\":{\"method\":\"POST\","
