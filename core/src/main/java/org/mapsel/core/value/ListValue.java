@@ -9,7 +9,7 @@ import org.mapsel.core.ref.Selector;
 public record ListValue(List<Value> items) implements Value {
 
   public ListValue {
-    items = Rows.of(items);
+    items = items instanceof Rows ? items : List.copyOf(items);
   }
 
   public static ListValue of(Value... items) {

@@ -1,63 +1,46 @@
 package org.mapsel.core.value;
 
 import java.util.AbstractList;
-import java.util.List;
 import java.util.RandomAccess;
-import org.jspecify.annotations.Nullable;
 
 /**
- * Many records of one layout without an object for each: a table holds what is in them, and a
- * record is made when somebody looks at one.
+ * Many records of one layout without an object for each: tables hold what is in them, and a record
+ * is made when somebody looks at one.
  */
 final class Rows extends AbstractList<Value> implements RandomAccess {
 
-  /** Fewer records are not worth the trouble. */
-  private static final int MANY = 32;
-
-  private static final int MOST_CELLS = Integer.MAX_VALUE - 8;
+  /** Rows of one table; the last table may have fewer. */
+  static final int IN_TABLE = 256;
 
   private final Layout layout;
   private final int size;
 
   /** Row by row. Texts, which most values are, stand there without the value around them. */
-  private final Object[] cells;
+  private final Object[][] tables;
 
-  private Rows(Layout layout, int size, Object[] cells) {
+  Rows(Layout layout, int size, Object[][] tables) {
     this.layout = layout;
     this.size = size;
-    this.cells = cells;
+    this.tables = tables;
   }
 
-  /** The same items, in a table if they are many alike. Nobody can change them. */
-  static List<Value> of(List<Value> items) {
-    if (items instanceof Rows) {
-      return items;
-    }
-    Rows rows =
-        items.size() >= MANY && items.get(0) instanceof RecordValue first
-            ? table(items, first.layout())
-            : null;
-    return rows == null ? List.copyOf(items) : rows;
+  Layout layout() {
+    return layout;
   }
 
-  /** Nothing if the items are not all records of the layout. */
-  private static @Nullable Rows table(List<Value> items, Layout layout) {
-    int width = layout.size();
-    if ((long) items.size() * width > MOST_CELLS) {
-      return null;
+  /** How a value stands in a table. */
+  static Object cell(Value value) {
+    return value instanceof TextValue text ? text.text() : value;
+  }
+
+  /** The record at a place of a table. */
+  static RecordValue record(Layout layout, Object[] table, int row) {
+    Value[] values = new Value[layout.size()];
+    for (int i = 0; i < values.length; i++) {
+      Object cell = table[row * values.length + i];
+      values[i] = cell instanceof String text ? new TextValue(text) : (Value) cell;
     }
-    Object[] cells = new Object[items.size() * width];
-    int at = 0;
-    for (Value item : items) {
-      if (!(item instanceof RecordValue record) || record.layout() != layout) {
-        return null;
-      }
-      for (int i = 0; i < width; i++) {
-        Value value = record.at(i);
-        cells[at++] = value instanceof TextValue text ? text.text() : value;
-      }
-    }
-    return new Rows(layout, items.size(), cells);
+    return RecordValue.owning(layout, values);
   }
 
   @Override
@@ -65,16 +48,16 @@ final class Rows extends AbstractList<Value> implements RandomAccess {
     if (index < 0 || index >= size) {
       throw new IndexOutOfBoundsException(index);
     }
-    Value[] values = new Value[layout.size()];
-    for (int i = 0; i < values.length; i++) {
-      Object cell = cells[index * values.length + i];
-      values[i] = cell instanceof String text ? new TextValue(text) : (Value) cell;
-    }
-    return RecordValue.owning(layout, values);
+    return record(layout, tables[index / IN_TABLE], index % IN_TABLE);
   }
 
   @Override
   public int size() {
     return size;
+  }
+
+  /** The table that a row is in. */
+  Object[] table(int index) {
+    return tables[index / IN_TABLE];
   }
 }

@@ -7,6 +7,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Lists of many records, which are kept as a table. */
 class RowsTest {
@@ -23,10 +25,29 @@ class RowsTest {
     return records;
   }
 
+  private static ListValue list(List<Value> items) {
+    ListBuilder list = new ListBuilder();
+    items.forEach(list::add);
+    return list.build();
+  }
+
+  @ParameterizedTest
+  @ValueSource(ints = {0, 1, 31, 32, 33, 255, 256, 257, 512, 700})
+  void listsAreTheSameHoweverLongTheyAre(int count) {
+    List<Value> records = records(count);
+    assertThat(list(records).items()).isEqualTo(records).hasSize(count);
+    ListBuilder twice = new ListBuilder();
+    twice.addAll(list(records));
+    twice.addAll(list(records));
+    List<Value> both = new ArrayList<>(records);
+    both.addAll(records);
+    assertThat(twice.build().items()).isEqualTo(both);
+  }
+
   @Test
   void aTableGivesBackTheRecordsThatWerePutIntoIt() {
     List<Value> records = records(100);
-    ListValue list = new ListValue(records);
+    ListValue list = list(records);
 
     assertThat(list.items()).isInstanceOf(Rows.class).isEqualTo(records);
     assertThat(list.hashCode()).isEqualTo(new ListValue(records(100)).hashCode());
@@ -40,7 +61,7 @@ class RowsTest {
   @Test
   void nobodyChangesATable() {
     List<Value> records = records(40);
-    ListValue list = new ListValue(records);
+    ListValue list = list(records);
     records.clear();
     assertThat(list.items()).hasSize(40);
     assertThatThrownBy(() -> list.items().add(Value.NULL))
@@ -54,8 +75,10 @@ class RowsTest {
     mixed.set(39, RecordValue.of(Map.of("berth", Value.text("B 3"))));
     List<Value> odd = records(40);
     odd.set(20, Value.text("odd"));
-    for (List<Value> items : List.of(mixed, odd, records(3))) {
-      assertThat(new ListValue(items).items()).isNotInstanceOf(Rows.class).isEqualTo(items);
+    List<Value> late = records(600);
+    late.set(599, Value.NULL);
+    for (List<Value> items : List.of(mixed, odd, late, records(3))) {
+      assertThat(list(items).items()).isNotInstanceOf(Rows.class).isEqualTo(items);
     }
   }
 }

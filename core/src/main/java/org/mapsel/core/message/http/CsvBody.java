@@ -20,6 +20,7 @@ import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.value.Layout;
+import org.mapsel.core.value.ListBuilder;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
@@ -105,7 +106,7 @@ final class CsvBody {
             .filter(column -> wanted.has(column.name()))
             .toList();
     Layout layout = Layout.of(columns.stream().map(Field::name).toList());
-    List<Value> rows = new ArrayList<>(table.rows().size());
+    ListBuilder rows = new ListBuilder();
     for (List<String> line : table.rows()) {
       Value[] cells = new Value[columns.size()];
       for (int i = 0; i < cells.length; i++) {
@@ -114,7 +115,7 @@ final class CsvBody {
       }
       rows.add(RecordValue.owning(layout, cells));
     }
-    return new ListValue(rows);
+    return rows.build();
   }
 
   private static Value cell(Shapes shapes, Field column, String text) {

@@ -18,6 +18,7 @@ import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
 import org.mapsel.core.value.BooleanValue;
+import org.mapsel.core.value.ListBuilder;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.NumberValue;
 import org.mapsel.core.value.RecordValue;
@@ -158,7 +159,9 @@ final class Paging {
   }
 
   Optional<String> next(AnswerPart part) {
-    if (rows.isEmpty() || !part.request().method().equals("GET") || items(part.value()).isEmpty()) {
+    if (rows.isEmpty()
+        || !part.request().method().equals("GET")
+        || items(part.value()).items().isEmpty()) {
       return Optional.empty();
     }
     return linked(part.response())
@@ -171,9 +174,10 @@ final class Paging {
     if (rows.isEmpty()) {
       return before;
     }
-    List<Value> all = new ArrayList<>(items(before));
+    ListBuilder all = new ListBuilder();
+    all.addAll(items(before));
     all.addAll(items(part.value()));
-    ListValue list = new ListValue(all);
+    ListValue list = all.build();
     FieldPath path = rows.get();
     String outer = path.steps().get(0);
     return path.length() == 1
@@ -183,10 +187,10 @@ final class Paging {
             : before;
   }
 
-  private List<Value> items(RecordValue value) {
+  private ListValue items(RecordValue value) {
     return rows.isPresent() && value.at(rows.get()) instanceof ListValue list
-        ? list.items()
-        : List.of();
+        ? list
+        : ListValue.of();
   }
 
   private static Optional<String> linked(Response response) {
@@ -252,7 +256,7 @@ final class Paging {
       // Whoever asks for a place further down wants what is there and no more.
       return Optional.empty();
     }
-    int step = page.isPresent() ? 1 : items(part.value()).size();
+    int step = page.isPresent() ? 1 : items(part.value()).items().size();
     return Optional.of(
         QueryParameter.set(address, counting.get(), String.valueOf(asked.orElse(start) + step)));
   }
@@ -276,12 +280,12 @@ final class Paging {
       return pages.get().intValue() > part.number();
     }
     Optional<BigDecimal> total = number(part.value(), TOTAL);
-    int soFar = items(part.whole()).size();
+    int soFar = items(part.whole()).items().size();
     if (total.isPresent()) {
       return total.get().intValue() > soFar;
     }
     OptionalInt size = size(part.request().address());
-    return size.isPresent() && items(part.value()).size() >= size.getAsInt();
+    return size.isPresent() && items(part.value()).items().size() >= size.getAsInt();
   }
 
   /** How many rows were asked for, by the request or by what the description assumes. */

@@ -15,6 +15,7 @@ import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.value.BooleanValue;
+import org.mapsel.core.value.ListBuilder;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.NumberValue;
 import org.mapsel.core.value.RecordValue;
@@ -159,7 +160,7 @@ final class JsonReader {
           ? linked(slot, MAPPER.readTree(parser))
           : one(slot, parser);
     }
-    List<Value> items = new ArrayList<>();
+    ListBuilder items = new ListBuilder();
     if (dialect == JsonDialect.ODATA_2 && token == JsonToken.START_OBJECT) {
       // Lists of version 2.0 stand in an object of their own, or only a link to them does.
       JsonNode results = MAPPER.readTree(parser).path("results");
@@ -168,12 +169,12 @@ final class JsonReader {
     if (token != JsonToken.START_ARRAY) {
       // One item without its list is what some services make of lists of one.
       items.add(one(slot, parser));
-      return new ListValue(items);
+      return items.build();
     }
     while (parser.nextToken() != JsonToken.END_ARRAY) {
       items.add(parser.currentToken() == JsonToken.VALUE_NULL ? Value.NULL : one(slot, parser));
     }
-    return new ListValue(items);
+    return items.build();
   }
 
   /** In version 2.0 only a link stands for an entity that was not asked for with this one. */

@@ -36,6 +36,7 @@ import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Wire;
 import org.mapsel.core.value.BinaryKind;
 import org.mapsel.core.value.BinaryValue;
+import org.mapsel.core.value.ListBuilder;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
@@ -261,12 +262,12 @@ public final class EntityCodec implements Codec {
 
   @Override
   public RecordValue joined(RecordValue before, AnswerPart part) {
-    List<Value> rows = new ArrayList<>();
+    ListBuilder rows = new ListBuilder();
     for (RecordValue one : List.of(before, part.value())) {
       if (one.get(ROWS) instanceof ListValue list) {
-        rows.addAll(list.items());
+        rows.addAll(list);
       }
     }
-    return before.with(ROWS, new ListValue(rows)).with(NEXT, part.value().get(NEXT));
+    return before.with(ROWS, rows.build()).with(NEXT, part.value().get(NEXT));
   }
 }

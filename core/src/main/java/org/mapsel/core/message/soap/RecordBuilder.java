@@ -7,6 +7,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.shape.Wire;
 import org.mapsel.core.value.Layout;
+import org.mapsel.core.value.ListBuilder;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
@@ -17,7 +18,7 @@ final class RecordBuilder {
   private final Layout layout;
   private final boolean choice;
   private final Value[] values;
-  private @Nullable Map<Integer, List<Value>> lists;
+  private @Nullable Map<Integer, ListBuilder> lists;
   private @Nullable Map<Integer, GroupItems> groups;
   private int last = -1;
 
@@ -96,7 +97,7 @@ final class RecordBuilder {
     if (lists == null) {
       lists = new HashMap<>();
     }
-    lists.computeIfAbsent(slot.index(), index -> new ArrayList<>()).add(value);
+    lists.computeIfAbsent(slot.index(), index -> new ListBuilder()).add(value);
   }
 
   /** The group's item that the next member belongs to: a new one when the last one is past it. */
@@ -124,7 +125,7 @@ final class RecordBuilder {
 
   RecordValue build() {
     if (lists != null) {
-      lists.forEach((index, items) -> values[index] = new ListValue(items));
+      lists.forEach((index, items) -> values[index] = items.build());
     }
     if (groups != null) {
       groups.forEach((index, group) -> values[index] = group.build());
