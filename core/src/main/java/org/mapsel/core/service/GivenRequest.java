@@ -1,6 +1,8 @@
 package org.mapsel.core.service;
 
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,7 +20,7 @@ import org.mapsel.core.shape.Shapes;
 public record GivenRequest(Map<String, String> headers, List<Piece> query, List<Piece> body) {
 
   public GivenRequest {
-    headers = Map.copyOf(headers);
+    headers = Collections.unmodifiableMap(new LinkedHashMap<>(headers));
     query = List.copyOf(query);
     body = List.copyOf(body);
   }

@@ -1,11 +1,14 @@
 package org.mapsel.core.message.http;
 
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.finding.Outcome;
@@ -35,6 +38,11 @@ import org.mapsel.core.value.Value;
 
 /** Operations that are one method on one path. */
 public final class HttpCodec implements Codec {
+
+  private static final Pattern CHARSET =
+      Pattern.compile(";\\s*charset\\s*=\\s*\"?([\\w.:-]+)", Pattern.CASE_INSENSITIVE);
+  private static final Pattern DECLARED =
+      Pattern.compile("^\\s*<\\?xml[^>]*?encoding\\s*=\\s*[\"']([\\w.:-]+)");
 
   @Override
   public Outcome<Request> write(
@@ -101,6 +109,7 @@ public final class HttpCodec implements Codec {
     Value value = values.get(field.get().name());
     Optional<RequestBody.Written> given =
         rest.given()
+            .filter(one -> !one.body().isEmpty())
             .flatMap(one -> given(service.shapes(), rest, one, field.get(), value, findings));
     if (given.isPresent()) {
       return given;
@@ -125,10 +134,31 @@ public final class HttpCodec implements Codec {
             new GivenNotation(shapes, about, content.media()),
             given.body(),
             new Given.Scope(field, shapes.fieldsOf(field.shape()), value, path));
-    filled.ifPresent(text -> about.toList().forEach(findings::add));
-    return filled.map(
-        text ->
-            new RequestBody.Written(content.mediaType(), text.getBytes(StandardCharsets.UTF_8)));
+    if (filled.isEmpty()) {
+      return Optional.empty();
+    }
+    about.toList().forEach(findings::add);
+    Charset charset = charset(content.mediaType(), filled.get());
+    if (!charset.newEncoder().canEncode(filled.get())) {
+      findings.add(path.error("MESSAGE_CHARACTER_REFUSED"));
+    }
+    return Optional.of(
+        new RequestBody.Written(content.mediaType(), filled.get().getBytes(charset)));
+  }
+
+  /** What a text that was given is sent in: as it says, or as it is said of it. */
+  private static Charset charset(String mediaType, String text) {
+    for (Matcher named : List.of(CHARSET.matcher(mediaType), DECLARED.matcher(text))) {
+      if (named.find()) {
+        try {
+          return Charset.forName(named.group(1));
+        } catch (IllegalArgumentException e) {
+          // Nobody could read that either.
+          return StandardCharsets.UTF_8;
+        }
+      }
+    }
+    return StandardCharsets.UTF_8;
   }
 
   private static Optional<RequestBody.Written> written(

@@ -305,8 +305,9 @@ public final class SampleReader implements DescriptionReader {
 
   private static BodyDeclaration body(Sent sent, List<Sample> samples) {
     DataType type = Marks.in(sent.type, Marks.BODY, marked(samples));
+    // A body in parts is written anew, whether or not somebody fills them.
     return new BodyDeclaration(
-        false,
+        sent.pieces.isEmpty(),
         "",
         List.of(new ContentDeclaration(sent.said, sent.written, Optional.of(type), Map.of())));
   }

@@ -1,8 +1,10 @@
 package org.mapsel.core.message.http;
 
+import static java.nio.charset.StandardCharsets.ISO_8859_1;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -152,7 +154,7 @@ class GivenRequestTest {
     Service service = service("Accept: text/csv\nAccept-Language: fi\nUser-Agent: probe", "");
     assertThat(request(service, RecordValue.empty()).get().headers())
         .extracting(Header::name, Header::value)
-        .containsExactlyInAnyOrder(
+        .containsExactly(
             org.assertj.core.groups.Tuple.tuple("Accept", "text/csv"),
             org.assertj.core.groups.Tuple.tuple("Accept-Language", "fi"));
   }
@@ -205,5 +207,36 @@ class GivenRequestTest {
         .extracting(stretch -> stretch.path() + "=" + stretch.text())
         .containsExactly("x=1", "flag=", "y=a%20b", "y=c");
     assertThat(text.headers().getFirst().getLast().path()).isEqualTo(FieldPath.of("X-Desk"));
+  }
+
+  @Test
+  void aTextIsSentInTheEncodingThatIsSaidOfIt() {
+    String declared = "<?xml version=\"1.0\" encoding=\"ISO-8859-1\"?><note>Größe</note>";
+    Service xml = service("", declared);
+    assertThat(new String(request(xml, RecordValue.empty()).get().body(), ISO_8859_1))
+        .isEqualTo(declared);
+    Service text = service("Content-Type: text/plain; charset=windows-1252", "Größe");
+    assertThat(new String(request(text, RecordValue.empty()).get().body(), ISO_8859_1))
+        .isEqualTo("Größe");
+    assertThat(FindingText.lines(request(text, Client.json("{'body':'\\u2603'}")).findings()))
+        .contains("MESSAGE_CHARACTER_REFUSED");
+  }
+
+  @Test
+  void partsAreSentWithTheirValuesIfNobodyFillsThem() {
+    String curl = "curl http://quay.example/photos -F bay=3 -F 'note=low tide'";
+    Service service =
+        Intake.read(
+                new SourceText("pasted", curl.getBytes(StandardCharsets.UTF_8)),
+                Descriptions.RESOLVER)
+            .get()
+            .service();
+    for (String values : List.of("{}", "{'body':{'bay':4}}")) {
+      String sent =
+          new String(request(service, Client.json(values)).get().body(), StandardCharsets.UTF_8);
+      assertThat(sent)
+          .contains("name=\"bay\"\r\n\r\n" + (values.contains("4") ? "4" : "3"))
+          .contains("name=\"note\"\r\n\r\nlow tide");
+    }
   }
 }
