@@ -122,7 +122,7 @@ public final class ScalarText {
   }
 
   /** A number of a few digits, perhaps with a point among them; null if it is written otherwise. */
-  private static @Nullable BigDecimal usualNumber(String text) {
+  public static @Nullable BigDecimal usualNumber(CharSequence text) {
     int length = text.length();
     int start = length > 0 && text.charAt(0) == '-' ? 1 : 0;
     if (length == start || length - start > USUAL_DIGITS) {

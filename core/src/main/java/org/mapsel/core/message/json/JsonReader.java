@@ -1,5 +1,6 @@
 package org.mapsel.core.message.json;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -284,6 +285,13 @@ final class JsonReader {
 
   /** A number with so many digits that it would be a document of its own stays a text. */
   private static Value number(JsonParser parser) {
+    int start = parser.getStringOffset();
+    BigDecimal usual =
+        ScalarText.usualNumber(
+            new Characters(parser.getStringCharacters(), start, parser.getStringLength()));
+    if (usual != null) {
+      return new NumberValue(usual);
+    }
     String text = parser.getString();
     return ScalarText.parse(ScalarType.FLOAT, text).orElseGet(() -> new TextValue(text));
   }
@@ -319,5 +327,24 @@ final class JsonReader {
             shown,
             "type",
             type.replace('_', ' ')));
+  }
+
+  /** Characters that nobody needs as a text of their own. */
+  private record Characters(char[] all, int start, int length) implements CharSequence {
+
+    @Override
+    public char charAt(int index) {
+      return all[start + index];
+    }
+
+    @Override
+    public CharSequence subSequence(int from, int to) {
+      return new Characters(all, start + from, to - from);
+    }
+
+    @Override
+    public String toString() {
+      return new String(all, start, length);
+    }
   }
 }
