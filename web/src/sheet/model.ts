@@ -53,6 +53,9 @@ export interface View {
   filter: Filter;
 }
 
+/** What a parameter without a value is where a sample has one. */
+export const AS_GIVEN = 'as given';
+
 export const rowKey = (side: Side, path: readonly string[]) => `${side}:${pathKey(path)}`;
 
 /** Groups start open as long as the sheet can be taken in at once; deep ones start shut. */
@@ -137,7 +140,7 @@ function sideRows(sheet: Sheet, view: View, side: Side): Row[] {
       items: field.repeats ? (sheet.cut[pathKey(field.path)] ?? list?.length ?? 0) : undefined,
       at: Math.min(view.steps[pathKey(field.path)] ?? 0, Math.max(0, (list?.length ?? 1) - 1)),
       used: sheet.used.has(key),
-      empty: field.required ? 'needed' : sheet.sampled ? 'as given' : 'left out',
+      empty: field.required ? 'needed' : sheet.sampled ? AS_GIVEN : 'left out',
     });
   }
   return rows;

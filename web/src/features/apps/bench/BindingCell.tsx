@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import type { AppEdit, Page, Source } from '@/api/client';
-import type { FieldRow } from '@/sheet/model';
+import { AS_GIVEN, type FieldRow } from '@/sheet/model';
 import { InlineEdit } from '@/ui/InlineEdit';
 import { inputsOf, type Shown } from './model';
 
@@ -59,7 +59,7 @@ function FilledFrom({ row, page, where, source, onEdit }: Props) {
         }}
       >
         <option value={LEFT_OUT}>
-          {row.empty === 'as given' ? '— as given —' : '— left out —'}
+          {row.empty === AS_GIVEN ? `— ${AS_GIVEN} —` : '— left out —'}
         </option>
         {inputsOf(page).map(({ input }) => (
           <option key={input.id} value={`input:${input.id}`}>

@@ -35,7 +35,7 @@ final class Encoding {
     String head = new String(bytes, 0, Math.min(bytes.length, HEAD), StandardCharsets.ISO_8859_1);
     Matcher matcher = DECLARED.matcher(withoutMark(head));
     String declared = matcher.find() ? matcher.group(1).toUpperCase(Locale.ROOT) : "UTF-8";
-    boolean marked = head.startsWith("\u00ef\u00bb\u00bf");
+    boolean marked = isMarked(bytes);
     boolean wideDeclared = declared.startsWith("UTF-16") || declared.startsWith("ISO-10646-UCS");
     if (declared.equals("UTF-8") || marked || wideDeclared) {
       if (!isUtf8(bytes)) {

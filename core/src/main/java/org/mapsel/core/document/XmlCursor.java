@@ -1,8 +1,6 @@
 package org.mapsel.core.document;
 
-import com.ctc.wstx.api.WstxInputProperties;
 import com.ctc.wstx.exc.WstxLazyException;
-import com.ctc.wstx.stax.WstxInputFactory;
 import java.io.ByteArrayInputStream;
 import java.io.InputStream;
 import java.io.InputStreamReader;
@@ -15,10 +13,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
-import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
-import org.codehaus.stax2.XMLInputFactory2;
 import org.codehaus.stax2.XMLStreamReader2;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Finding;
@@ -97,16 +93,10 @@ public final class XmlCursor implements AutoCloseable {
   private static XmlCursor open(Reader text, String document, Limits limits)
       throws DocumentException {
     try {
-      return begin(
-          (XMLStreamReader2) factory(limits).createXMLStreamReader(document, text), document);
+      return begin(XmlReaders.open(text, document, limits), document);
     } catch (XMLStreamException e) {
-      throw malformed(e, document);
+      throw XmlReaders.malformed(e, document);
     }
-  }
-
-  /** A reader of a text, for who wants to know where in it things stand. */
-  static XMLStreamReader2 reader(Reader text) throws XMLStreamException {
-    return (XMLStreamReader2) Factories.ANSWER.createXMLStreamReader("sample", text);
   }
 
   private static XmlCursor begin(XMLStreamReader2 reader, String document)
@@ -120,38 +110,14 @@ public final class XmlCursor implements AutoCloseable {
   public static XmlCursor open(InputStream bytes, String document, Limits limits)
       throws DocumentException {
     try {
-      return begin(
-          (XMLStreamReader2) factory(limits).createXMLStreamReader(document, bytes), document);
+      return begin(XmlReaders.open(bytes, document, limits), document);
     } catch (XMLStreamException e) {
-      throw malformed(e, document);
+      throw XmlReaders.malformed(e, document);
     }
   }
 
   private static String megabytes(long bytes) {
     return (bytes >> 20) + " MB";
-  }
-
-  private static WstxInputFactory factory(Limits limits) {
-    return limits.equals(Limits.ANSWER) ? Factories.ANSWER : Factories.create(limits);
-  }
-
-  /** Creating a factory costs more than reading a small document. */
-  private static final class Factories {
-    static final WstxInputFactory ANSWER = create(Limits.ANSWER);
-
-    static WstxInputFactory create(Limits limits) {
-      WstxInputFactory factory = new WstxInputFactory();
-      factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
-      factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
-      factory.setProperty(XMLInputFactory.IS_COALESCING, false);
-      // A text is a text, however it is escaped.
-      factory.setProperty(XMLInputFactory2.P_REPORT_CDATA, false);
-      factory.setProperty(WstxInputProperties.P_MAX_ELEMENT_DEPTH, limits.maxDepth());
-      factory.setProperty(WstxInputProperties.P_MAX_ATTRIBUTE_SIZE, limits.maxAttributeChars());
-      factory.setProperty(WstxInputProperties.P_MAX_TEXT_LENGTH, limits.maxTextChars());
-      factory.setProperty(WstxInputProperties.P_MAX_CHARACTERS, limits.maxBytes());
-      return factory;
-    }
   }
 
   /** How many elements are open, the current one included. */
@@ -197,9 +163,9 @@ public final class XmlCursor implements AutoCloseable {
         }
       }
     } catch (XMLStreamException e) {
-      throw malformed(e, document);
+      throw XmlReaders.malformed(e, document);
     } catch (WstxLazyException e) {
-      throw malformed(e, document);
+      throw XmlReaders.malformed(e, document);
     }
   }
 
@@ -227,9 +193,9 @@ public final class XmlCursor implements AutoCloseable {
         }
       }
     } catch (XMLStreamException e) {
-      throw malformed(e, document);
+      throw XmlReaders.malformed(e, document);
     } catch (WstxLazyException e) {
-      throw malformed(e, document);
+      throw XmlReaders.malformed(e, document);
     }
     return several == null ? only : several.toString();
   }
@@ -283,7 +249,7 @@ public final class XmlCursor implements AutoCloseable {
       reader.getAttributeAs(index, tokens);
       return tokens.last();
     } catch (XMLStreamException e) {
-      throw malformed(e, document);
+      throw XmlReaders.malformed(e, document);
     }
   }
 
@@ -370,7 +336,7 @@ public final class XmlCursor implements AutoCloseable {
         reader.next();
       }
     } catch (XMLStreamException e) {
-      throw malformed(e, document);
+      throw XmlReaders.malformed(e, document);
     }
   }
 
@@ -386,28 +352,5 @@ public final class XmlCursor implements AutoCloseable {
     } catch (XMLStreamException e) {
       // Nothing is left to release: the bytes are the caller's.
     }
-  }
-
-  /** Text is only parsed when it is asked for, and may turn out broken then. */
-  static DocumentException malformed(WstxLazyException e, String document) {
-    return malformed(
-        e.getCause() instanceof XMLStreamException cause
-            ? cause
-            : new XMLStreamException(e.getMessage()),
-        document);
-  }
-
-  static DocumentException malformed(XMLStreamException e, String document) {
-    String reason = Optional.ofNullable(e.getMessage()).orElse("unknown").split("\n")[0];
-    Place place =
-        e.getLocation() == null
-            ? Place.in(document)
-            : new Place(
-                document, e.getLocation().getLineNumber(), e.getLocation().getColumnNumber());
-    String code =
-        reason.contains("ntity") && !reason.contains("semi-colon")
-            ? "XML_ENTITY_REFUSED"
-            : reason.contains("limit") ? "XML_LIMIT_REACHED" : "XML_DOCUMENT_MALFORMED";
-    return new DocumentException(Finding.error(code, "reason", reason).at(place));
   }
 }

@@ -28,6 +28,7 @@ public record XmlSpan(
     List<Attribute> attributes,
     List<XmlSpan> children) {
 
+  private static final String SAMPLE = "sample";
   private static final Pattern ATTRIBUTE =
       Pattern.compile("([^\\s=\"'<>/]+)\\s*=\\s*(?:\"[^\"]*\"|'[^']*')");
 
@@ -49,7 +50,7 @@ public record XmlSpan(
   /** The root element of a document. */
   public static XmlSpan read(String document) throws DocumentException {
     try {
-      XMLStreamReader2 reader = XmlCursor.reader(new StringReader(document));
+      XMLStreamReader2 reader = XmlReaders.open(new StringReader(document), SAMPLE, Limits.ANSWER);
       while (reader.next() != XMLStreamConstants.START_ELEMENT) {
         // What stands before the root says nothing.
       }
@@ -60,9 +61,9 @@ public record XmlSpan(
       }
       return root;
     } catch (XMLStreamException e) {
-      throw XmlCursor.malformed(e, "sample");
+      throw XmlReaders.malformed(e, SAMPLE);
     } catch (WstxLazyException e) {
-      throw XmlCursor.malformed(e, "sample");
+      throw XmlReaders.malformed(e, SAMPLE);
     }
   }
 

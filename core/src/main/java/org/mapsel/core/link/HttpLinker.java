@@ -2,13 +2,11 @@ package org.mapsel.core.link;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.declare.DataType;
@@ -58,16 +56,14 @@ final class HttpLinker {
       List.of(
           Media.JSON, Media.MULTIPART, Media.FORM, Media.XML, Media.CSV, Media.TEXT, Media.BINARY);
 
-  private static final Pattern NOT_IN_A_STEP = Pattern.compile("[\\s/\\\\?#%;{}]+");
   private static final DataType ANYTHING = DataType.of(new DataType.Anything(), Place.in(""));
 
   private final DataShapes shapes;
   private final Declarations declarations;
   private final Map<String, Endpoint> endpoints = new LinkedHashMap<>();
-  private final Set<String> takenIds = new HashSet<>();
 
   /** Those of the declared operations, in their order. */
-  private final List<OperationId> ids = new ArrayList<>();
+  private final List<OperationId> ids;
 
   /** The operations by all that links may call them; empty until there is a link. */
   private final Map<LinkTarget, OperationId> linkTargets = new HashMap<>();
@@ -75,6 +71,7 @@ final class HttpLinker {
   private HttpLinker(Declarations declarations) {
     this.declarations = declarations;
     this.shapes = new DataShapes(new DataTypes(declarations.dataTypes()));
+    this.ids = HttpIds.of(declarations.httpOperations());
   }
 
   static Service link(Declarations declarations, Findings findings) {
@@ -83,7 +80,6 @@ final class HttpLinker {
     }
     HttpLinker linker = new HttpLinker(declarations);
     List<HttpDeclaration> declared = declarations.httpOperations();
-    linker.ids(declared);
     declared.forEach(operation -> operation.servers().forEach(linker::endpoint));
     return new Service(
         declarations.name().isEmpty() ? "Service" : declarations.name(),
@@ -174,48 +170,6 @@ final class HttpLinker {
                     declared.parameters(),
                     declared.body(),
                     declared.documentation()));
-  }
-
-  private void ids(List<HttpDeclaration> declared) {
-    Set<String> seen = HashSet.newHashSet(declared.size());
-    boolean asDeclared =
-        declared.stream()
-            .map(HttpDeclaration::id)
-            .allMatch(id -> !id.isEmpty() && isPlain(id) && seen.add(id));
-    if (asDeclared) {
-      declared.forEach(operation -> ids.add(new OperationId(operation.id())));
-      return;
-    }
-    Map<String, Integer> times = new HashMap<>();
-    declared.forEach(operation -> times.merge(operation.id(), 1, Integer::sum));
-    for (HttpDeclaration operation : declared) {
-      boolean named = !operation.id().isEmpty() && times.get(operation.id()) == 1;
-      ids.add(new OperationId(newId(operation, named)));
-    }
-  }
-
-  /** The description's own name, or else method and path, which are unique. */
-  private String newId(HttpDeclaration declared, boolean named) {
-    String wished = named ? declared.id() : declared.method() + " " + declared.path();
-    // An id stands in addresses as one step.
-    String plain =
-        isPlain(wished) || !NOT_IN_A_STEP.matcher(wished).find()
-            ? wished
-            : NOT_IN_A_STEP.matcher(wished).replaceAll("-").replaceFirst("-+$", "");
-    String id = plain;
-    for (int i = 2; !takenIds.add(id); i++) {
-      id = plain + "-" + i;
-    }
-    return id;
-  }
-
-  private static boolean isPlain(String id) {
-    for (int i = 0; i < id.length(); i++) {
-      if (!Character.isLetterOrDigit(id.charAt(i)) && id.charAt(i) != '_') {
-        return false;
-      }
-    }
-    return true;
   }
 
   private EndpointId endpoint(ServerDeclaration server) {

@@ -22,6 +22,11 @@ public sealed interface OperationWire {
     return Optional.empty();
   }
 
+  /** A request that worked, where nothing else is known of what the operation takes. */
+  default Optional<GivenRequest> given() {
+    return Optional.empty();
+  }
+
   /** In a word: document or rpc, or that it is plain HTTP. */
   String styleLabel();
 

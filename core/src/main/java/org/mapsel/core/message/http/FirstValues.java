@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Findings;
@@ -15,7 +14,6 @@ import org.mapsel.core.service.GivenRequest.One;
 import org.mapsel.core.service.GivenRequest.Piece;
 import org.mapsel.core.service.GivenRequest.Run;
 import org.mapsel.core.service.Operation;
-import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Occurrence;
@@ -40,11 +38,7 @@ public final class FirstValues {
   public static RecordValue of(Service service, Operation operation, SampleMaker.Extent extent) {
     RecordValue made = SampleMaker.make(service.shapes(), operation.input(), extent);
     return operation.wires().stream()
-        .flatMap(
-            wire ->
-                wire instanceof OperationWire.Rest rest
-                    ? rest.given().stream()
-                    : Optional.<GivenRequest>empty().stream())
+        .flatMap(wire -> wire.given().stream())
         .findFirst()
         .map(given -> new FirstValues(service.shapes()).over(made, given, operation.input()))
         .orElse(made);

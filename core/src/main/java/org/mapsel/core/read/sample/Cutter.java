@@ -57,6 +57,11 @@ final class Cutter {
     pieces.add(run);
   }
 
+  /** Up to where the text was gone through. */
+  int position() {
+    return at;
+  }
+
   String text() {
     return text;
   }

@@ -74,17 +74,15 @@ final class JsonPieces {
       if (items.isEmpty()) {
         cutter.around(start);
       }
-      int[] last = new int[1];
       items.add(
           cutter.within(
               start,
               () -> {
                 // A list inside a list is a record with nothing but its items.
                 value(parser.currentToken() == JsonToken.START_ARRAY ? List.of("") : List.of());
-                last[0] = end();
-                cutter.around(last[0]);
+                cutter.around(end());
               }));
-      end = last[0];
+      end = cutter.position();
     }
     cutter.run(new Run(steps, 0, true, items, between));
   }

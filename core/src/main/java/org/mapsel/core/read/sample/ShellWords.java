@@ -2,12 +2,16 @@ package org.mapsel.core.read.sample;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Pattern;
 
 /**
  * The words of a command line by the rules of a POSIX shell (Shell Command Language, section 2.2).
  * What was written for the Windows command prompt can be made into such.
  */
 final class ShellWords {
+
+  private static final Pattern PROMPT =
+      Pattern.compile("\\s*curl(\\.exe)?\\s+((-\\S+\\s+)*\\^\"|[^\\n']*\\s\\^\\r?\\n)");
 
   private static final int HEX = 16;
   private static final int OCTAL = 8;
@@ -29,16 +33,18 @@ final class ShellWords {
     return reading.words.isEmpty() ? List.of("") : reading.words;
   }
 
-  /** The Windows prompt escapes with a caret what has a meaning of its own, line ends too. */
+  /**
+   * The Windows prompt escapes with a caret what has a meaning of its own, line ends too. A command
+   * for it shows that on its first line, and knows no single quotes.
+   */
   private static boolean isPrompt(String command) {
-    return command.contains("^\"") || command.contains(" ^\n") || command.contains(" ^\r\n");
+    return PROMPT.matcher(command).lookingAt();
   }
 
   /** A command with all that follows it, as it would be written for a POSIX shell. */
   static String forShell(String text) {
     int end = end(text);
-    String command = text.substring(0, end);
-    return isPrompt(command) ? plain(command) + text.substring(end) : text;
+    return isPrompt(text) ? plain(text.substring(0, end)) + text.substring(end) : text;
   }
 
   private static String plain(String command) {
@@ -47,7 +53,7 @@ final class ShellWords {
 
   /** Where the command ends: at a line end that is not escaped, outside of quotes. */
   static int end(String text) {
-    char escape = isPrompt(text.lines().limit(2).reduce("", (a, b) -> a + b + "\n")) ? '^' : '\\';
+    char escape = isPrompt(text) ? '^' : '\\';
     char quote = 0;
     for (int i = 0; i < text.length(); i++) {
       char c = text.charAt(i);

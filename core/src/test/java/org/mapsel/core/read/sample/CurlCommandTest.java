@@ -90,6 +90,12 @@ class CurlCommandTest {
   }
 
   @Test
+  void aCaretElsewhereIsACaret() {
+    String command = "curl https://quay.example/a -d '{\"mark\":\"^\",\"text\":\"a ^\nb\"}'";
+    assertThat(sample(command).body).isEqualTo("{\"mark\":\"^\",\"text\":\"a ^\nb\"}");
+  }
+
+  @Test
   void linesGoOnBehindABackslashAndAnswersComeAfterTheCommand() {
     Sample sample =
         sample("curl https://quay.example/a \\\n  -H 'X-Desk: 4' \\\n -d 'a\nb'\n\n[1]\n");
