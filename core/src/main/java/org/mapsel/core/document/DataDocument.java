@@ -1,6 +1,5 @@
 package org.mapsel.core.document;
 
-import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.finding.Finding;
@@ -10,33 +9,33 @@ import org.mapsel.core.ref.Place;
  * A JSON or YAML document as located nodes, as far as it can be read.
  *
  * @param problem why reading ended early; the nodes are then those up to there
- * @param marked the objects with a member that was to be marked; of those that hold just the same
- *     one text, one
  */
-public record DataDocument(
-    Optional<DataNode> root, Optional<Finding> problem, List<DataNode> marked) {
+public record DataDocument(Optional<DataNode> root, Optional<Finding> problem) {
 
   /** Reads JSON, or YAML if the document is no JSON. Only the first document of several counts. */
   public static DataDocument read(SourceText source, Limits limits) {
-    return read(source, limits, Set.of());
+    return read(source, limits, Set.of(), Integer.MAX_VALUE);
   }
 
   /**
-   * Like the other, and marks what holds certain members, so that they are found quickly.
+   * Like the other, and marks what holds certain members, so that they are found quickly. The whole
+   * text is checked, but nodes for what lies deep in JSON are made when somebody asks for them: of
+   * a large description few people need more than some operations.
    *
-   * @param marks their names
+   * @param marks the names of members to be marked
+   * @param depth of containers from the root, which is at 1, down to those of which just the simple
+   *     members are read at once
    */
-  public static DataDocument read(SourceText source, Limits limits, Set<String> marks) {
+  public static DataDocument read(SourceText source, Limits limits, Set<String> marks, int depth) {
     if (source.bytes().length > limits.maxBytes()) {
       return new DataDocument(
           Optional.empty(),
           Optional.of(
               Finding.error("DATA_DOCUMENT_TOO_LARGE", "limit", (limits.maxBytes() >> 20) + " MB")
-                  .at(Place.in(source.address()))),
-          List.of());
+                  .at(Place.in(source.address()))));
     }
     return isJson(source.bytes())
-        ? new JsonNodes(source, limits, marks).read()
+        ? new JsonNodes(source, limits, marks, depth).read()
         : new YamlNodes(source, limits, marks).read();
   }
 

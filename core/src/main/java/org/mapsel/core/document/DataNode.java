@@ -44,6 +44,13 @@ public final class DataNode implements Iterable<DataNode> {
     static final Simple NULL = new Simple(Kind.NULL, "");
   }
 
+  /**
+   * A member that was to be marked.
+   *
+   * @param text what it says; empty for anything but a string
+   */
+  public record Mark(String name, String text) {}
+
   /** From so many members on, looking through all of them takes longer than an index. */
   private static final int MANY = 12;
 
@@ -55,7 +62,7 @@ public final class DataNode implements Iterable<DataNode> {
   private final Kind kind;
   private final String[] names;
 
-  /** Each a node, a string or a {@link Simple}. */
+  /** Each a node, a string, a {@link Simple} or {@link Unread}. */
   private final Object[] children;
 
   /** Which children are marked or hold something that is; see {@link #mark}. */
@@ -143,6 +150,19 @@ public final class DataNode implements Iterable<DataNode> {
   }
 
   /**
+   * Everything marked in it at any depth, as long as only its simple members were read; null once
+   * more of it was.
+   */
+  public @Nullable List<Mark> marksUnread() {
+    for (Object child : children) {
+      if (child instanceof Unread unread) {
+        return unread.marks();
+      }
+    }
+    return null;
+  }
+
+  /**
    * The place of the next child that is marked or holds something marked, perhaps of one that is
    * not; negative if there is no more.
    */
@@ -214,6 +234,7 @@ public final class DataNode implements Iterable<DataNode> {
         ? ""
         : switch (children[at]) {
           case DataNode node -> "";
+          case Unread container -> "";
           case Simple simple -> simple.text();
           default -> (String) children[at];
         };
@@ -222,9 +243,14 @@ public final class DataNode implements Iterable<DataNode> {
   /** The text of a simple member that is there and not null. */
   public Optional<String> findText(String name) {
     int at = indexOf(name);
-    return at < 0 || children[at] instanceof DataNode || children[at] == Simple.NULL
+    return at < 0
         ? Optional.empty()
-        : Optional.of(text(name));
+        : switch (children[at]) {
+          case String text -> Optional.of(text);
+          case Simple simple ->
+              simple == Simple.NULL ? Optional.empty() : Optional.of(simple.text());
+          default -> Optional.empty();
+        };
   }
 
   public boolean isTrue(String name) {
@@ -244,12 +270,24 @@ public final class DataNode implements Iterable<DataNode> {
 
   /** The member or item at a place. */
   public DataNode child(int place) {
-    return of(children[place], line, column);
+    return of(value(place), line, column);
+  }
+
+  private Object value(int place) {
+    if (children[place] instanceof Unread unread) {
+      Object[] whole = unread.read().children;
+      for (int i = 0; i < children.length; i++) {
+        if (children[i] == unread) {
+          children[i] = i < whole.length ? whole[i] : Simple.NULL;
+        }
+      }
+    }
+    return children[place];
   }
 
   /** The member or item at a place if it is an object or an array; null if it is simple. */
   public @Nullable DataNode container(int place) {
-    return children[place] instanceof DataNode node ? node : null;
+    return value(place) instanceof DataNode node ? node : null;
   }
 
   /** Every member of an object in its order. */
@@ -284,7 +322,7 @@ public final class DataNode implements Iterable<DataNode> {
   /** The values of a member that is an array; none if there is no such. */
   public List<DataNode> items(String name) {
     int at = indexOf(name);
-    return at >= 0 && children[at] instanceof DataNode node && node.isArray()
+    return at >= 0 && value(at) instanceof DataNode node && node.isArray()
         ? node.items()
         : List.of();
   }

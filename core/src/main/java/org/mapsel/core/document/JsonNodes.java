@@ -1,6 +1,7 @@
 package org.mapsel.core.document;
 
 import java.nio.charset.Charset;
+import java.nio.charset.StandardCharsets;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -15,39 +16,43 @@ import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.TokenStreamLocation;
 import tools.jackson.core.json.JsonFactory;
 
-/** Reads JSON (RFC 8259) into nodes. */
+/** Reads JSON (RFC 8259) into nodes, some of them when they are asked for. */
 final class JsonNodes {
 
   private static final int MAX_NUMBER = 1_000;
   private static final int MAX_NAME = 50_000;
   private static final int SHORT = 16;
 
-  private final SourceText source;
-  private final Limits limits;
+  private final byte[] bytes;
+  private final String address;
+  private final JsonFactory factory;
+  private final String[] marks;
   private final NodePile pile;
   private final RecurringTexts texts = new RecurringTexts();
   private @Nullable Finding problem;
 
-  JsonNodes(SourceText source, Limits limits, Set<String> marks) {
-    this.source = source;
-    this.limits = limits;
+  /** Containers may still be so deep until one is read in part. */
+  private int left;
+
+  /** The place of what is being read in the document, beyond what the parser takes it for. */
+  private int linesBefore;
+
+  private int columnsBefore;
+
+  /**
+   * @param depth of containers of which only the simple members are read at once; the root's is 1
+   */
+  JsonNodes(SourceText source, Limits limits, Set<String> marks, int depth) {
+    this.address = source.address();
+    this.marks = marks.toArray(String[]::new);
     this.pile = new NodePile(marks);
-  }
-
-  DataDocument read() {
-    DataNode root = null;
-    try (JsonParser parser = parser()) {
-      if (parser.nextToken() != null) {
-        root = DataNode.of(value(parser), 1, 1);
-      }
-    } catch (JacksonException e) {
-      fail(e);
-    }
-    return new DataDocument(Optional.ofNullable(root), Optional.ofNullable(problem), pile.marked());
-  }
-
-  private JsonParser parser() {
-    JsonFactory factory =
+    this.left = depth;
+    Optional<Charset> other = Encoding.correction(source.bytes());
+    this.bytes =
+        other.isPresent()
+            ? new String(source.bytes(), other.get()).getBytes(StandardCharsets.UTF_8)
+            : source.bytes();
+    this.factory =
         JsonFactory.builder()
             .streamReadConstraints(
                 StreamReadConstraints.builder()
@@ -57,11 +62,34 @@ final class JsonNodes {
                     .maxStringLength(limits.maxTextChars())
                     .build())
             .build();
-    byte[] bytes = source.bytes();
-    Optional<Charset> other = Encoding.correction(bytes);
-    return other.isPresent()
-        ? factory.createParser(ObjectReadContext.empty(), new String(bytes, other.get()))
-        : factory.createParser(ObjectReadContext.empty(), bytes);
+  }
+
+  DataDocument read() {
+    DataNode root = null;
+    try (JsonParser parser = factory.createParser(ObjectReadContext.empty(), bytes)) {
+      if (parser.nextToken() != null) {
+        root = DataNode.of(value(parser), 1, 1);
+      }
+    } catch (JacksonException e) {
+      fail(e);
+    }
+    return new DataDocument(Optional.ofNullable(root), Optional.ofNullable(problem));
+  }
+
+  /**
+   * Reads a container of which only the simple members were read. Where the document is broken this
+   * ends as early as the first time.
+   */
+  synchronized DataNode whole(int offset, int line, int column) {
+    left = Integer.MAX_VALUE;
+    linesBefore = line - 1;
+    columnsBefore = column - 1;
+    problem = null;
+    try (JsonParser parser =
+        factory.createParser(ObjectReadContext.empty(), bytes, offset, bytes.length - offset)) {
+      parser.nextToken();
+      return DataNode.of(value(parser), line, column);
+    }
   }
 
   private void fail(JacksonException cause) {
@@ -69,8 +97,8 @@ final class JsonNodes {
       TokenStreamLocation at = cause.getLocation();
       Place place =
           at == null || at.getLineNr() < 1
-              ? Place.in(source.address())
-              : new Place(source.address(), at.getLineNr(), Math.max(1, at.getColumnNr()));
+              ? Place.in(address)
+              : new Place(address, at.getLineNr(), Math.max(1, at.getColumnNr()));
       problem = DataDocument.broken(String.valueOf(cause.getOriginalMessage()), place);
     }
   }
@@ -81,8 +109,7 @@ final class JsonNodes {
    */
   private Object value(JsonParser parser) {
     return switch (parser.currentToken()) {
-      case START_OBJECT -> object(parser, parser.currentTokenLocation());
-      case START_ARRAY -> array(parser, parser.currentTokenLocation());
+      case START_OBJECT, START_ARRAY -> container(parser);
       case VALUE_NUMBER_INT, VALUE_NUMBER_FLOAT ->
           new DataNode.Simple(Kind.NUMBER, parser.getString());
       case VALUE_TRUE -> DataNode.Simple.TRUE;
@@ -103,30 +130,84 @@ final class JsonNodes {
     return texts.last();
   }
 
-  private DataNode array(JsonParser parser, TokenStreamLocation start) {
+  private DataNode container(JsonParser parser) {
+    TokenStreamLocation start = parser.currentTokenLocation();
+    boolean object = parser.currentToken() == JsonToken.START_OBJECT;
+    int line = start.getLineNr() + linesBefore;
+    int column = start.getColumnNr() + (start.getLineNr() == 1 ? columnsBefore : 0);
     int bottom = pile.height();
+    Unread rest = left == 1 ? unread(start.getByteOffset(), line, column) : null;
+    left--;
     try {
       while (problem == null && isInside(parser.nextToken())) {
-        pile.push("", value(parser));
+        String name = "";
+        if (object) {
+          name = parser.currentName();
+          parser.nextToken();
+        }
+        if (rest == null) {
+          pile.push(name, value(parser));
+        } else {
+          pile.push(name, inPart(parser, name, rest, pile.height() - bottom));
+        }
       }
     } catch (JacksonException e) {
       fail(e);
     }
-    return pile.array(bottom, start.getLineNr(), start.getColumnNr());
+    left++;
+    return object ? pile.object(bottom, line, column) : pile.array(bottom, line, column);
   }
 
-  private DataNode object(JsonParser parser, TokenStreamLocation start) {
-    int bottom = pile.height();
+  /** Null if the parser cannot tell where it is, as in wide characters. */
+  private @Nullable Unread unread(long offset, int line, int column) {
+    boolean known = offset >= 0 && (bytes[(int) offset] == '{' || bytes[(int) offset] == '[');
+    return known ? new Unread(this, (int) offset, line, column) : null;
+  }
+
+  /** A simple value; a container is gone through for what is marked in it. */
+  private Object inPart(JsonParser parser, String name, Unread rest, int place) {
+    if (!parser.currentToken().isStructStart()) {
+      Object value = value(parser);
+      if (isMark(name)) {
+        rest.add(new DataNode.Mark(name, value instanceof String text ? text : ""), place);
+      }
+      return value;
+    }
+    if (isMark(name)) {
+      rest.add(new DataNode.Mark(name, ""), place);
+    }
     try {
-      while (problem == null && isInside(parser.nextToken())) {
-        String name = parser.currentName();
-        parser.nextToken();
-        pile.push(name, value(parser));
+      for (int open = 1; open > 0; ) {
+        JsonToken token = parser.nextToken();
+        if (token == JsonToken.PROPERTY_NAME) {
+          if (isMark(parser.currentName())) {
+            String marked = parser.currentName();
+            token = parser.nextToken();
+            String text = token == JsonToken.VALUE_STRING ? parser.getString() : "";
+            rest.add(new DataNode.Mark(marked, text), place);
+          } else {
+            token = parser.nextToken();
+          }
+        }
+        if (token == null) {
+          break;
+        }
+        open += token.isStructStart() ? 1 : token.isStructEnd() ? -1 : 0;
       }
     } catch (JacksonException e) {
       fail(e);
     }
-    return pile.object(bottom, start.getLineNr(), start.getColumnNr());
+    return rest;
+  }
+
+  /** The marks are few, and this is asked for every member. */
+  private boolean isMark(String name) {
+    for (String mark : marks) {
+      if (mark.equals(name)) {
+        return true;
+      }
+    }
+    return false;
   }
 
   private static boolean isInside(@Nullable JsonToken token) {

@@ -1,10 +1,6 @@
 package org.mapsel.core.document;
 
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
-import java.util.List;
-import java.util.Map;
 import java.util.Set;
 
 /**
@@ -29,14 +25,9 @@ final class NodePile {
   }
 
   private final Set<String> marks;
-  private final List<DataNode> holders = new ArrayList<>();
-
-  /** The names of marked members that stood alone, by their texts. */
-  private final Map<String, String> alone = new HashMap<>();
-
   private String[] names = new String[USUAL_DEPTH];
 
-  /** Each a node, a string or a {@link DataNode.Simple}. */
+  /** Each a node, a string, a {@link DataNode.Simple} or {@link Unread}. */
   private Object[] values = new Object[USUAL_DEPTH];
 
   private int top;
@@ -48,14 +39,6 @@ final class NodePile {
    */
   NodePile(Set<String> marks) {
     this.marks = marks;
-  }
-
-  /**
-   * The objects with a member that was to be marked; of those that hold just the same one text,
-   * one.
-   */
-  List<DataNode> marked() {
-    return holders;
   }
 
   int height() {
@@ -75,28 +58,20 @@ final class NodePile {
   /** Takes down to a height what are the items of an array. */
   DataNode array(int bottom, int line, int column) {
     int marked = marked(bottom);
-    Object[] items = Arrays.copyOfRange(values, bottom, top);
-    top = bottom;
-    return DataNode.array(items, marked, line, column);
+    return DataNode.array(down(bottom), marked, line, column);
   }
 
   /** Takes down to a height what are the members of an object. */
   DataNode object(int bottom, int line, int column) {
     Members members = members(bottom);
     int marked = members.marks() | marked(bottom);
-    Object[] inside = Arrays.copyOfRange(values, bottom, top);
-    top = bottom;
-    DataNode node = DataNode.object(members.names(), inside, marked, line, column);
-    if (members.marks() != 0 && isNews(members.names(), inside)) {
-      holders.add(node);
-    }
-    return node;
+    return DataNode.object(members.names(), down(bottom), marked, line, column);
   }
 
-  private boolean isNews(String[] own, Object[] inside) {
-    return own.length > 1
-        || !(inside[0] instanceof String text)
-        || !own[0].equals(alone.putIfAbsent(text, own[0]));
+  private Object[] down(int bottom) {
+    Object[] inside = Arrays.copyOfRange(values, bottom, top);
+    top = bottom;
+    return inside;
   }
 
   private int marked(int bottom) {
@@ -104,6 +79,8 @@ final class NodePile {
     for (int i = bottom; i < top; i++) {
       if (values[i] instanceof DataNode node && node.isMarked()) {
         marked |= DataNode.mark(i - bottom);
+      } else if (values[i] instanceof Unread unread) {
+        marked |= unread.marked();
       }
     }
     return marked;

@@ -77,8 +77,7 @@ final class YamlNodes {
     }
     return new DataDocument(
         Optional.ofNullable(root).map(value -> DataNode.of(value, 1, 1)),
-        Optional.ofNullable(problem),
-        pile.marked());
+        Optional.ofNullable(problem));
   }
 
   /** Null at the end, or where nothing more can be read. */

@@ -26,15 +26,14 @@ class DataDocumentTest {
   }
 
   private static DataNode read(String text, Charset charset, Set<String> marks) {
-    DataDocument read =
-        DataDocument.read(
-            new SourceText("berths.json", text.getBytes(charset)), Limits.DESCRIPTION, marks);
+    SourceText source = new SourceText("berths.json", text.getBytes(charset));
+    DataDocument read = DataDocument.read(source, Limits.DESCRIPTION, marks, Integer.MAX_VALUE);
     assertThat(read.problem()).isEmpty();
     return read.root().orElseThrow();
   }
 
   /** The same values as the parser's own tree has them. */
-  private static JsonNode json(DataNode node) {
+  static JsonNode json(DataNode node) {
     return switch (node.kind()) {
       case OBJECT -> {
         ObjectNode object = JSON.createObjectNode();
@@ -52,7 +51,8 @@ class DataDocumentTest {
     };
   }
 
-  private static String random(Random random, int depth) {
+  /** The text of any JSON value. */
+  static String random(Random random, int depth) {
     return switch (random.nextInt(depth > 4 ? 5 : 7)) {
       case 0 -> "\"text " + random.nextInt(100) + "\"";
       case 1 -> String.valueOf(random.nextInt());

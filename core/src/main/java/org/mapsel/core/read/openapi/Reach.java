@@ -26,8 +26,6 @@ final class Reach {
   /** What is of interest here, so that everything else need not be looked at. */
   static final Set<String> MARKS = Set.of(REF, Subtypes.DISCRIMINATOR, MAPPING, LINKS);
 
-  private static final List<String> OTHERS = List.of(Subtypes.DISCRIMINATOR, MAPPING, LINKS);
-
   /** What stands inside holds values of somebody's, or is of no use here. */
   private static final Set<String> PASSED_OVER =
       Set.of("example", "examples", "default", "enum", "const", "callbacks", "headers");
@@ -56,23 +54,6 @@ final class Reach {
     this.references = references;
   }
 
-  /**
-   * Whether there is nothing to be found out about a document: all that is marked in it are
-   * references to something in it.
-   *
-   * @param marked the objects with something marked
-   */
-  static boolean isNeedless(DataNode root, List<DataNode> marked) {
-    for (DataNode holder : marked) {
-      String reference = holder.text(REF);
-      boolean only = holder.size() == 1 || OTHERS.stream().noneMatch(holder::has);
-      if (!only || !reference.startsWith("#/") || root.at(reference.substring(1)).isEmpty()) {
-        return false;
-      }
-    }
-    return true;
-  }
-
   /** Everything that was pointed to and is there, by its address, in the order it was found. */
   Map<String, Located> targets() {
     return targets;
@@ -99,6 +80,10 @@ final class Reach {
 
   /** Goes through something that is marked. */
   private void through(DataNode node, String document, boolean named) {
+    List<DataNode.Mark> marks = node.marksUnread();
+    if (marks != null && areFound(marks, node, document)) {
+      return;
+    }
     for (int i = node.nextMarked(0); i >= 0; i = node.nextMarked(i + 1)) {
       DataNode container = node.container(i);
       String name = node.isObject() && !named ? node.name(i) : "";
@@ -115,6 +100,27 @@ final class Reach {
       }
       discriminating |= name.equals(Subtypes.DISCRIMINATOR);
     }
+  }
+
+  /**
+   * Whether all that is marked in a node are references to something in its document, which then
+   * need not be looked at where they stand.
+   */
+  private boolean areFound(List<DataNode.Mark> marks, DataNode node, String document) {
+    for (DataNode.Mark mark : marks) {
+      if (!mark.name().equals(REF) || !mark.text().startsWith("#/")) {
+        return false;
+      }
+    }
+    for (DataNode.Mark mark : marks) {
+      if (!known.contains(mark.text())) {
+        if (!isFound(new Located(node, document), mark.text())) {
+          return false;
+        }
+        known.add(mark.text());
+      }
+    }
+    return true;
   }
 
   private void reference(DataNode holder, DataNode reference, String document) {

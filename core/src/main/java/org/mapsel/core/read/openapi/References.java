@@ -28,6 +28,9 @@ final class References {
   private static final String REF = "$ref";
   private static final int MAX_STEPS = 64;
 
+  /** That of operations, and of the types that they use. */
+  private static final int DEPTH = 4;
+
   /** What opens documents and takes findings; null once everything was gone through. */
   private @Nullable Reading reading;
 
@@ -35,33 +38,26 @@ final class References {
   private final Map<String, Map<String, DataNode>> anchors = new HashMap<>();
   private final Reach reach = new Reach(this);
 
-  /** Whether there is one document, in which every reference leads somewhere, and nothing else. */
-  private boolean isPlain;
-
   References(Reading reading) {
     this.reading = reading;
   }
 
   /** Reads the first document; nothing if there is nothing to read in it. */
   Optional<Located> start(SourceText source) {
-    DataDocument read = load(source);
-    Optional<DataNode> root = read.root();
+    Optional<DataNode> root = load(source).root();
     documents.put(source.address(), root);
-    isPlain = root.isPresent() && Reach.isNeedless(root.get(), read.marked());
     return root.map(node -> new Located(node, source.address()));
   }
 
   private DataDocument load(SourceText source) {
-    DataDocument read = DataDocument.read(source, Limits.DESCRIPTION, Reach.MARKS);
+    DataDocument read = DataDocument.read(source, Limits.DESCRIPTION, Reach.MARKS, DEPTH);
     read.problem().ifPresent(this::tell);
     return read;
   }
 
   /** Goes through everything that something leads to. */
   void reach(Located start) {
-    if (!isPlain) {
-      reach.from(start);
-    }
+    reach.from(start);
   }
 
   /** What is pointed to from what was gone through. */
