@@ -1,6 +1,9 @@
 package org.mapsel.core.link;
 
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.declare.DataType;
@@ -13,6 +16,7 @@ import org.mapsel.core.service.EntityModel.CallableImport;
 import org.mapsel.core.service.EntityModel.CallableParameter;
 import org.mapsel.core.service.EntityModel.EntitySet;
 import org.mapsel.core.service.EntityModel.Property;
+import org.mapsel.core.service.EntityModel.StructuredType;
 import org.mapsel.core.service.OperationWire.Entities.Result;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Wire;
@@ -24,6 +28,7 @@ final class CallableLinker {
   private final EntityModel model;
   private final EntityTypes types;
   private final DataShapes shapes;
+  private final Map<String, List<EntitySet>> setsByType = new HashMap<>();
 
   CallableLinker(EntityOperations operations) {
     this.operations = operations;
@@ -33,16 +38,34 @@ final class CallableLinker {
   }
 
   void link() {
+    Map<String, List<Callable>> free = new HashMap<>();
+    for (Callable callable : model.callables()) {
+      if (!isBound(callable)) {
+        free.computeIfAbsent(callable.name(), name -> new ArrayList<>(1)).add(callable);
+      }
+    }
     for (CallableImport one : model.imports()) {
-      model.callables().stream()
-          .filter(callable -> callable.name().equals(one.of()) && !isBound(callable))
-          .forEach(callable -> call(callable, one.name(), "/" + one.name(), List.of(), one));
+      for (Callable callable : free.getOrDefault(one.of(), List.of())) {
+        call(callable, one.name(), "/" + one.name(), List.of(), one);
+      }
     }
     for (Callable callable : model.callables()) {
       if (isBound(callable)) {
         bound(callable);
       }
     }
+  }
+
+  /** The sets whose entities are of a type or of one derived from it. */
+  private Map<String, List<EntitySet>> setsWith() {
+    if (setsByType.isEmpty()) {
+      for (EntitySet set : model.sets()) {
+        for (StructuredType step : types.line(set.type()).steps()) {
+          setsByType.computeIfAbsent(step.name(), name -> new ArrayList<>(1)).add(set);
+        }
+      }
+    }
+    return setsByType;
   }
 
   private static boolean isBound(Callable callable) {
@@ -54,13 +77,12 @@ final class CallableLinker {
     String binding = callable.parameters().get(0).type();
     String type = EntityModel.itemType(binding);
     String local = callable.name().substring(callable.name().lastIndexOf('.') + 1);
-    for (EntitySet set : model.sets()) {
-      boolean fits = types.line(set.type()).stream().anyMatch(step -> step.name().equals(type));
-      if (fits && EntityModel.isCollection(binding) && !set.single()) {
+    for (EntitySet set : setsWith().getOrDefault(type, List.of())) {
+      if (EntityModel.isCollection(binding) && !set.single()) {
         String path = "/" + set.name() + "/" + callable.name();
         call(callable, set.name() + "." + local, path, List.of(), null);
-      } else if (fits && !EntityModel.isCollection(binding)) {
-        List<Property> keys = set.single() ? List.of() : types.keys(set.type());
+      } else if (!EntityModel.isCollection(binding)) {
+        List<Property> keys = set.single() ? List.of() : types.line(set.type()).keys();
         String start = set.single() ? "/" + set.name() : EntityOperations.keyed(set.name(), keys);
         call(callable, set.name() + "." + local, start + "/" + callable.name(), keys, null);
       }

@@ -44,7 +44,7 @@ final class EntityOperations {
   private final QueryFields queries;
   private final List<OperationId> ids = new ArrayList<>();
   private final List<Supplier<Offer>> offers = new ArrayList<>();
-  private final Set<OperationId> taken;
+  private final Set<String> taken;
 
   EntityOperations(EntityModel model, boolean old) {
     this.model = model;
@@ -188,11 +188,11 @@ final class EntityOperations {
 
   /** Offers something under an id like the one that is wished for. */
   void add(String wished, Supplier<Offer> offer) {
-    OperationId id = new OperationId(wished);
+    String id = wished;
     for (int i = 2; !taken.add(id); i++) {
-      id = new OperationId(wished + i);
+      id = wished + i;
     }
-    ids.add(id);
+    ids.add(new OperationId(id));
     offers.add(offer);
   }
 

@@ -48,8 +48,7 @@ final class EntityTypes {
   private final Map<String, String> definitions = new HashMap<>();
   private final Map<String, List<StructuredType>> derived = new HashMap<>();
   private final Set<String> entities = new HashSet<>();
-  private final Map<String, List<StructuredType>> lines = new HashMap<>();
-  private final Map<String, List<Property>> keys = new HashMap<>();
+  private final Map<String, EntityLine> lines = new HashMap<>();
 
   /** What was made of references so far. */
   private final Map<String, DataType> made = new HashMap<>();
@@ -313,23 +312,10 @@ final class EntityTypes {
 
   /** The properties of a type that hold one simple value, those of its bases among them. */
   List<Property> simpleProperties(String type) {
-    return line(type).stream()
+    return line(type).steps().stream()
         .flatMap(step -> step.properties().stream())
         .filter(property -> type(property.type()).form() instanceof Simple && !isFile(property))
         .toList();
-  }
-
-  /** The properties of a type that are files, which come and go by themselves. */
-  List<Property> files(String type) {
-    List<Property> files = new ArrayList<>(0);
-    for (StructuredType step : line(type)) {
-      for (Property property : step.properties()) {
-        if (isFile(property)) {
-          files.add(property);
-        }
-      }
-    }
-    return files;
   }
 
   private static boolean isFile(Property property) {
@@ -341,47 +327,11 @@ final class EntityTypes {
     return type.equals("Edm.Stream");
   }
 
-  /** Whether an entity of a type is above all a file. */
-  boolean isMedia(String type) {
-    for (StructuredType step : line(type)) {
-      if (step.media()) {
-        return true;
-      }
-    }
-    return false;
-  }
-
-  /** The key properties of a type. */
-  List<Property> keys(String type) {
-    return keys.computeIfAbsent(type, name -> keysOf(line(name)));
-  }
-
-  private static List<Property> keysOf(List<StructuredType> line) {
-    List<Property> keys = new ArrayList<>(1);
-    for (StructuredType step : line) {
-      for (String name : step.keys()) {
-        named(name, line).filter(key -> !keys.contains(key)).ifPresent(keys::add);
-      }
-    }
-    return keys;
-  }
-
-  private static Optional<Property> named(String name, List<StructuredType> line) {
-    for (StructuredType step : line) {
-      for (Property property : step.properties()) {
-        if (property.name().equals(name)) {
-          return Optional.of(property);
-        }
-      }
-    }
-    return Optional.empty();
-  }
-
-  /** A type and its bases, the outermost base first. */
-  List<StructuredType> line(String type) {
-    List<StructuredType> known = lines.get(type);
+  /** A type with its bases. */
+  EntityLine line(String type) {
+    EntityLine known = lines.get(type);
     if (known == null) {
-      known = List.copyOf(EntityModel.line(type, this::findEntity));
+      known = EntityLine.of(EntityModel.line(type, this::findEntity));
       lines.put(type, known);
     }
     return known;
@@ -389,11 +339,5 @@ final class EntityTypes {
 
   private Optional<StructuredType> findEntity(String name) {
     return entities.contains(name) ? Optional.of(structured.get(name)) : Optional.empty();
-  }
-
-  List<Navigation> navigations(String type) {
-    List<Navigation> navigations = new ArrayList<>();
-    line(type).forEach(step -> navigations.addAll(step.navigations()));
-    return navigations;
   }
 }

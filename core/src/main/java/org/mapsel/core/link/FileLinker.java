@@ -26,21 +26,19 @@ final class FileLinker {
   }
 
   /** Fetching and replacing every file that one entity of a set has. */
-  void link(EntitySet set, Supplier<String> path, List<Property> keys) {
-    boolean media = operations.types.isMedia(set.type());
-    List<Property> files = operations.types.files(set.type());
-    if (!media && files.isEmpty()) {
+  void link(EntitySet set, EntityLine line, Supplier<String> path, List<Property> keys) {
+    if (!line.media() && line.files().isEmpty()) {
       return;
     }
     String owner = set.single() ? set.name() : "one of " + set.name();
-    if (media) {
+    if (line.media()) {
       Supplier<String> way = () -> path.get() + "/$value";
       fetch(set.name() + "." + FILE, "Fetch the file of " + owner, way, keys);
       if (set.can().change()) {
         replace(set.name() + ".replaceFile", "Replace the file of " + owner, way, keys);
       }
     }
-    for (Property file : files) {
+    for (Property file : line.files()) {
       Supplier<String> way = () -> path.get() + "/" + file.name();
       fetch(set.name() + "." + file.name(), "Fetch " + file.name() + " of " + owner, way, keys);
       if (set.can().change() && file.hints().direction() != Hints.Direction.RETURNED_ONLY) {

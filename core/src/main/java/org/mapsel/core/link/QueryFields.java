@@ -89,7 +89,7 @@ final class QueryFields {
     if (!properties.isEmpty()) {
       fields.add(option("select", EntityQuery.SELECT, oneOf(own, "select", properties), true));
     }
-    List<String> ways = types.navigations(type).stream().map(Navigation::name).toList();
+    List<String> ways = types.line(type).navigations().stream().map(Navigation::name).toList();
     if (!ways.isEmpty()) {
       fields.add(option("expand", EntityQuery.EXPAND, oneOf(own, "expand", ways), true));
     }

@@ -47,14 +47,15 @@ final class SetLinker {
   private void set(EntitySet set) {
     String name = set.name();
     String type = set.type();
-    List<Property> keys = types.keys(type);
+    EntityLine line = types.line(type);
+    List<Property> keys = line.keys();
     if (set.can().list()) {
       list(name + ".list", () -> "List " + name, () -> "/" + name, List.of(), type, set);
       if (!keys.isEmpty()) {
         read(name + ".read", () -> "Read one of " + name, () -> keyed(name, keys), keys, type);
       }
     }
-    if (set.can().create() && types.isMedia(type)) {
+    if (set.can().create() && line.media()) {
       files.create(set);
     } else if (set.can().create()) {
       create(set);
@@ -66,8 +67,9 @@ final class SetLinker {
       if (set.can().delete()) {
         delete(set, keys);
       }
-      follow(set, () -> keyed(name, keys), keys);
-      files.link(set, () -> keyed(name, keys), keys);
+      Supplier<String> one = () -> keyed(name, keys);
+      follow(set, line, one, keys);
+      files.link(set, line, one, keys);
     }
   }
 
@@ -78,12 +80,13 @@ final class SetLinker {
     if (set.can().change()) {
       change(set, () -> "Change " + name, path, List.of());
     }
-    follow(set, path, List.of());
-    files.link(set, path, List.of());
+    EntityLine line = types.line(set.type());
+    follow(set, line, path, List.of());
+    files.link(set, line, path, List.of());
   }
 
-  private void follow(EntitySet set, Supplier<String> path, List<Property> keys) {
-    for (Navigation navigation : types.navigations(set.type())) {
+  private void follow(EntitySet set, EntityLine line, Supplier<String> path, List<Property> keys) {
+    for (Navigation navigation : line.navigations()) {
       if (!types.isEntity(navigation.type())) {
         continue;
       }

@@ -187,7 +187,10 @@ final class CsdlXml {
     if (hasHints()) {
       attributeHints(owner + "/" + member.name());
     }
-    each(() -> annotation(owner + "/" + member.name()));
+    int depth = cursor.depth();
+    while (cursor.nextChild(depth)) {
+      annotation(owner + "/" + member.name());
+    }
     return member;
   }
 

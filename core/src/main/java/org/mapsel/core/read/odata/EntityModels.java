@@ -100,9 +100,13 @@ final class EntityModels {
   }
 
   private StructuredType type(Csdl.Type type) {
-    List<Property> properties = new ArrayList<>();
+    List<Property> properties = new ArrayList<>(type.properties.size());
     for (Csdl.Member member : type.properties) {
       properties.add(property(type, member));
+    }
+    List<Navigation> navigations = new ArrayList<>(type.navigations.size());
+    for (Csdl.Link link : type.navigations) {
+      navigations.add(navigation(link));
     }
     Annotated said = csdl.at(type.name);
     return new StructuredType(
@@ -113,7 +117,7 @@ final class EntityModels {
         type.media,
         type.keys,
         properties,
-        type.navigations.stream().map(this::navigation).toList(),
+        navigations,
         said.documentation(),
         said.columns(),
         said.title());
