@@ -69,26 +69,33 @@ final class Particles {
         return Field.of(
             ref.name().local(), builder.open(), ref.occurrence(), new Wire.XmlElement(ref.name()));
       }
-      List<ElementDeclaration> substitutes = builder.derivations().substitutesOf(ref.name());
-      if (substitutes.isEmpty()) {
-        return builder.elementField(element, ref.occurrence(), inPlace(element));
+      ShapeId id = new ShapeId(ref.name().namespace(), "~" + ref.name().local());
+      if (!builder.has(id)) {
+        List<ElementDeclaration> substitutes = builder.derivations().substitutesOf(ref.name());
+        if (substitutes.isEmpty()) {
+          return builder.elementField(element, ref.occurrence(), inPlace(element));
+        }
+        builder.add(substitution(id, element, substitutes));
       }
-      Field declared = builder.elementField(element, Occurrence.ONE, inPlace(element));
+      return Field.of(ref.name().local(), id, ref.occurrence(), new Wire.Group());
+    }
+
+    /** One of the elements that may stand in a place; the same wherever one points to its head. */
+    private Shape substitution(
+        ShapeId id, ElementDeclaration head, List<ElementDeclaration> substitutes) {
+      Field declared = builder.elementField(head, Occurrence.ONE, inPlace(head));
       FieldList alternatives = new FieldList();
-      if (!element.isAbstract()) {
+      if (!head.isAbstract()) {
         alternatives.add(declared);
       }
       for (ElementDeclaration substitute : substitutes) {
         alternatives.add(builder.elementField(substitute, Occurrence.ONE, inPlace(substitute)));
       }
-      ShapeId id = new ShapeId(ref.name().namespace(), "~" + ref.name().local());
-      builder.add(
-          new Shape.OneOf(
-              id,
-              alternatives.toList(),
-              Reason.SUBSTITUTION,
-              element.isAbstract() ? Optional.of(declared) : Optional.empty()));
-      return Field.of(ref.name().local(), id, ref.occurrence(), new Wire.Group());
+      return new Shape.OneOf(
+          id,
+          alternatives.toList(),
+          Reason.SUBSTITUTION,
+          head.isAbstract() ? Optional.of(declared) : Optional.empty());
     }
 
     private static ShapeId inPlace(ElementDeclaration global) {
