@@ -97,6 +97,11 @@ public record HttpDeclaration(
     /** What holds where nothing is said. */
     public static final PartDeclaration USUAL =
         new PartDeclaration(Optional.empty(), Wire.Style.FORM, Optional.empty());
+
+    /** A part in a media type of its own. */
+    public static PartDeclaration in(String contentType) {
+      return new PartDeclaration(Optional.of(contentType), Wire.Style.FORM, Optional.empty());
+    }
   }
 
   /**

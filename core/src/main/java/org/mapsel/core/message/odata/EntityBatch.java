@@ -7,13 +7,13 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.mapsel.core.document.MimePart;
 import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.AccessHeaders;
 import org.mapsel.core.message.Batch;
 import org.mapsel.core.message.Header;
-import org.mapsel.core.message.MimePart;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
 
@@ -73,10 +73,11 @@ record EntityBatch(String root, boolean old) implements Batch {
 
   @Override
   public Reply read(Response response, int parts) {
-    if (response.status() / 100 != 2 || !MimePart.isIn(response)) {
+    String contentType = response.header("Content-Type").orElse("");
+    if (response.status() / 100 != 2 || !MimePart.isAnnounced(contentType)) {
       return Reply.refused("status " + response.status());
     }
-    Outcome<List<MimePart>> read = MimePart.read(response);
+    Outcome<List<MimePart>> read = MimePart.read(response.body(), contentType);
     if (read.value().isEmpty()) {
       return Reply.refused(FindingText.message(read.findings().get(0)));
     }

@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.document.DocumentException;
 import org.mapsel.core.document.Limits;
+import org.mapsel.core.document.MimePart;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.document.XmlCursor;
 import org.mapsel.core.finding.Finding;
@@ -13,7 +14,6 @@ import org.mapsel.core.finding.Findings;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.AnswerStart;
-import org.mapsel.core.message.MimePart;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.Name;
@@ -51,7 +51,7 @@ final class EnvelopeReader {
           ? Outcome.of(new Answer.Returned(RecordValue.empty()))
           : Outcome.failed(AnswerStart.empty(response));
     }
-    if (MimePart.isIn(response)) {
+    if (MimePart.isAnnounced(response.header("Content-Type").orElse(""))) {
       Outcome<Multipart> parts = Multipart.read(response);
       if (parts.value().isEmpty()) {
         return Outcome.failed(parts.findings());

@@ -3,13 +3,10 @@ package org.mapsel.core.message.soap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import org.apache.james.mime4j.stream.RawField;
-import org.apache.james.mime4j.stream.RawFieldParser;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.document.MimePart;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
-import org.mapsel.core.message.MimePart;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.value.BinaryValue;
 
@@ -21,17 +18,17 @@ record Multipart(byte[] root, Attachments attachments) {
 
   /** The parts; the envelope is the one that the header calls the start, else the first. */
   static Outcome<Multipart> read(Response response) {
-    Outcome<List<MimePart>> read = MimePart.read(response);
+    String contentType = response.header("Content-Type").orElse("");
+    Outcome<List<MimePart>> read = MimePart.read(response.body(), contentType);
     if (read.value().isEmpty()) {
       return Outcome.failed(read.findings());
     }
-    Optional<String> start =
-        parameter(response.header("Content-Type").orElse(""), "start").map(Multipart::bare);
+    String start = bare(MimePart.parameter(contentType, "start"));
     Map<String, BinaryValue> others = new LinkedHashMap<>();
     byte @Nullable [] root = null;
     for (MimePart part : read.get()) {
       String id = identity(part);
-      if (start.isPresent() ? start.get().equals(id) : root == null) {
+      if (start.isEmpty() ? root == null : start.equals(id)) {
         root = part.body();
       } else {
         others.put(id.isEmpty() ? "part" + others.size() : id, new BinaryValue(part.body()));
@@ -49,13 +46,5 @@ record Multipart(byte[] root, Attachments attachments) {
 
   private static String bare(String id) {
     return id.strip().replaceAll("^<|>$", "");
-  }
-
-  private static Optional<String> parameter(String contentType, String name) {
-    var parsed = RawFieldParser.DEFAULT.parseRawBody(new RawField("Content-Type", contentType));
-    return parsed.getParams().stream()
-        .filter(parameter -> parameter.getName().equalsIgnoreCase(name))
-        .map(parameter -> parameter.getValue())
-        .findFirst();
   }
 }

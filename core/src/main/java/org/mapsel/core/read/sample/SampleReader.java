@@ -3,6 +3,7 @@ package org.mapsel.core.read.sample;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -17,6 +18,7 @@ import org.mapsel.core.declare.HttpDeclaration.AnswerDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
+import org.mapsel.core.declare.HttpDeclaration.PartDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
@@ -256,8 +258,14 @@ public final class SampleReader implements DescriptionReader {
    * @param said their media type, as it was said or as it looks
    * @param written the media type that they are really written in
    * @param pieces of the first of them
+   * @param parts how those of its parts are written of which it was said
    */
-  private record Sent(String said, String written, DataType type, List<Piece> pieces) {
+  private record Sent(
+      String said,
+      String written,
+      DataType type,
+      List<Piece> pieces,
+      Map<String, PartDeclaration> parts) {
 
     static Optional<Sent> in(List<Sample> samples) {
       List<Sample> inParts = samples.stream().filter(one -> !one.parts.isEmpty()).toList();
@@ -281,11 +289,13 @@ public final class SampleReader implements DescriptionReader {
           said.isEmpty() ? kind.written("") : said,
           kind.written(said),
           inferred.type(true),
-          pieces.or(() -> kind.pieces(first.body)).orElseThrow());
+          pieces.or(() -> kind.pieces(first.body)).orElseThrow(),
+          Map.of());
     }
 
     private static Sent inParts(List<Sample> sending) {
       Inferred inferred = new Inferred();
+      Map<String, PartDeclaration> said = new HashMap<>();
       for (Sample sample : sending) {
         inferred.sawRecord();
         Map<String, Integer> times = new LinkedHashMap<>();
@@ -296,10 +306,13 @@ public final class SampleReader implements DescriptionReader {
             inferred.member(part.name()).sawText(part.value(), false);
           }
           times.merge(part.name(), 1, Integer::sum);
+          if (!part.mediaType().isEmpty()) {
+            said.putIfAbsent(part.name(), PartDeclaration.in(part.mediaType()));
+          }
         }
         times.forEach(inferred::sawMember);
       }
-      return new Sent(MULTIPART, MULTIPART, inferred.type(true), List.of());
+      return new Sent(MULTIPART, MULTIPART, inferred.type(true), List.of(), said);
     }
   }
 
@@ -309,7 +322,7 @@ public final class SampleReader implements DescriptionReader {
     return new BodyDeclaration(
         sent.pieces.isEmpty(),
         "",
-        List.of(new ContentDeclaration(sent.said, sent.written, Optional.of(type), Map.of())));
+        List.of(new ContentDeclaration(sent.said, sent.written, Optional.of(type), sent.parts)));
   }
 
   private static List<AnswerDeclaration> answers(List<Sample> samples) {

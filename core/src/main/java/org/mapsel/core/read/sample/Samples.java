@@ -21,6 +21,7 @@ final class Samples {
       DataDocument har = DataDocument.read(source, Limits.DESCRIPTION);
       har.problem().ifPresent(findings::add);
       har.root().map(HarFile::read).ifPresent(samples::addAll);
+      samples.forEach(InParts::take);
       return samples;
     }
     Sample sample = new Sample();
@@ -31,6 +32,7 @@ final class Samples {
     } else {
       HttpText.request(text, sample);
     }
+    InParts.take(sample);
     samples.add(sample);
     return samples;
   }

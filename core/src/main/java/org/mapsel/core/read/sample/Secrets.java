@@ -21,6 +21,9 @@ final class Secrets {
       "api[-_]?key|access[-_]?token|refresh[-_]?token|id[-_]?token|token|password|passwd|pwd|secret"
           + "|client[-_]?secret|session[-_]?id|signature|sig";
 
+  /** The end of a line, also as commands write it. */
+  private static final String END = "(?:\\r?\\n|\\\\r\\\\n|\\\\n)";
+
   /** Each keeps its first group, which names the secret in its second. */
   private static final Pattern[] PLACES = {
     // A header in quotes, as commands have it, without them, and on a line of its own.
@@ -34,6 +37,12 @@ final class Secrets {
     // A value in an address or a form, and in JSON.
     pattern("([?&'\"\\s](" + NAMES + ")=)[^&\\s'\"<]+"),
     pattern("(\\\\?\"(" + NAMES + ")\\\\?\"\\s*:\\s*\\\\?\")[^\"\\\\]+"),
+    // A part of a body of several.
+    pattern(
+        "(;\\s*name=\\\\?\"(NAMES)\\\\?\"(?:(?!END END)[\\s\\S]){0,300}END END)(?:(?!END).)+"
+            .replace(" ", "")
+            .replace("NAMES", NAMES)
+            .replace("END", END)),
     pattern("(<(?:[a-z][\\w.-]*:)?(" + NAMES + ")(?:\\s[^>]*)?>)[^<]+"),
   };
 

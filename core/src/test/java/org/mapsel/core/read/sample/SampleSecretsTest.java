@@ -37,6 +37,12 @@ class SampleSecretsTest {
             + "\"url\":\"http://a.example/x?day=2031-05-14\",\"headers\":[],\"postData\":{"
             + "\"mimeType\":\"multipart/form-data\",\"params\":[{\"name\":\"password\","
             + "\"value\":\"s3cr3t\"},{\"name\":\"bay\",\"value\":\"3\"}]}},\"response\":{}}]}}",
+        "POST /x?day=2031-05-14 HTTP/1.1\nHost: a.example\n"
+            + "Content-Type: multipart/form-data; boundary=cut\n\n--cut\n"
+            + "Content-Disposition: form-data; name=\"password\"\nX-Note: a\n\ns3cr3t\n--cut--\n",
+        "curl 'http://a.example/x?day=2031-05-14' -H 'content-type: multipart/form-data; boundary=cut'"
+            + " --data-raw $'--cut\\r\\nContent-Disposition: form-data; name=\"password\"\\r\\n\\r\\n"
+            + "s3cr3t\\r\\n--cut--\\r\\n'",
         "GET /x?day=2031-05-14 HTTP/1.1\nHost: a.example\nCookie: session=s3cr3t\n\n"
             + "HTTP/1.1 200 OK\nSet-Cookie: session=s3cr3t; Path=/\n\n{\"ok\":true}",
         "{\"log\":{\"version\":\"1.2\",\"creator\":{},\"entries\":[{\"request\":{\"method\":\"POST\","

@@ -1,4 +1,4 @@
-package org.mapsel.core.message;
+package org.mapsel.core.document;
 
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -11,6 +11,8 @@ import org.apache.james.mime4j.MimeException;
 import org.apache.james.mime4j.stream.EntityState;
 import org.apache.james.mime4j.stream.MimeConfig;
 import org.apache.james.mime4j.stream.MimeTokenStream;
+import org.apache.james.mime4j.stream.RawField;
+import org.apache.james.mime4j.stream.RawFieldParser;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 
@@ -26,20 +28,32 @@ public record MimePart(Map<String, String> headers, byte[] body) {
 
   private static final int MAX_HEADERS = 200;
 
-  public static boolean isIn(Response response) {
-    return contentType(response).toLowerCase(Locale.ROOT).startsWith("multipart/");
+  /** Whether a body is made of parts. */
+  public static boolean isAnnounced(String contentType) {
+    return contentType.strip().toLowerCase(Locale.ROOT).startsWith("multipart/");
   }
 
-  private static String contentType(Response response) {
-    return response.header("Content-Type").orElse("").strip();
+  /** A parameter of a media type or of another header that has such; empty if it is not there. */
+  public static String parameter(String header, String name) {
+    var parsed = RawFieldParser.DEFAULT.parseRawBody(new RawField("any", header));
+    return parsed.getParams().stream()
+        .filter(parameter -> parameter.getName().equalsIgnoreCase(name))
+        .map(parameter -> parameter.getValue())
+        .findFirst()
+        .orElse("");
   }
 
   public String header(String name) {
     return headers.getOrDefault(name, "");
   }
 
-  /** The parts in their order; those inside other parts stand among them. */
-  public static Outcome<List<MimePart>> read(Response response) {
+  /**
+   * The parts of a message without its head, in their order; those inside other parts stand among
+   * them.
+   *
+   * @param contentType as its head says it, with the boundary
+   */
+  public static Outcome<List<MimePart>> read(byte[] message, String contentType) {
     MimeTokenStream stream =
         new MimeTokenStream(
             new MimeConfig.Builder()
@@ -50,7 +64,7 @@ public record MimePart(Map<String, String> headers, byte[] body) {
     List<MimePart> parts = new ArrayList<>();
     Map<String, String> headers = new TreeMap<>(String.CASE_INSENSITIVE_ORDER);
     try {
-      stream.parseHeadless(new ByteArrayInputStream(response.body()), contentType(response));
+      stream.parseHeadless(new ByteArrayInputStream(message), contentType.strip());
       for (EntityState state = stream.getState();
           state != EntityState.T_END_OF_STREAM;
           state = stream.next()) {
