@@ -9,6 +9,7 @@ import org.mapsel.core.mapping.Source;
 import org.mapsel.core.mapping.Target;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
+import org.mapsel.core.ref.Selector;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.ScalarType;
@@ -96,11 +97,16 @@ final class Bindings {
                 mapping.target() instanceof Target.Rows
                     && mapping.source() instanceof Source.Returned rows
                     && path.startsWith(rows.path())
-                    && path.below(rows.path()).selected().isEmpty())
+                    && !picksOne(path.below(rows.path())))
         .max(
             Comparator.comparingInt(
                 mapping -> ((Source.Returned) mapping.source()).path().length()))
         .map(mapping -> ((Target.Rows) mapping.target()).part());
+  }
+
+  /** Whether it leads to one item of the rows, which then is no column of them. */
+  private static boolean picksOne(FieldPath below) {
+    return !below.isRoot() && Selector.in(below.steps().get(0)).isPresent();
   }
 
   /** An id that nothing on the page has yet, readable for people who look into the file. */

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.Selector;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
@@ -23,7 +22,8 @@ import org.mapsel.core.value.Value;
 /**
  * Lists of keys with their values, found in samples: two simple fields side by side in a repeated
  * group, of which one never says the same twice. Each key becomes a field of its own, which no
- * description tells of.
+ * description tells of. Where each of several rows has such a list, the keys of all are fields of
+ * the rows.
  */
 public final class KeyedGroups {
 
@@ -45,13 +45,11 @@ public final class KeyedGroups {
     List<Row> all = new ArrayList<>(rows);
     for (Row row : rows) {
       boolean group =
-          row.field().isRepeated()
-              && row.rows().isRoot()
-              && !row.recursive()
-              && row.shape() instanceof Shape.Record;
+          row.field().isRepeated() && !row.recursive() && row.shape() instanceof Shape.Record;
       if (group) {
-        list(sample, row.path())
-            .ifPresent(list -> all.addAll(endOf(all, row), keys(row, shapes, list)));
+        List<ListValue> lists = new ArrayList<>();
+        collect(sample, row.path().steps(), lists);
+        all.addAll(endOf(all, row), keys(row, shapes, lists));
       }
     }
     return all;
@@ -65,25 +63,38 @@ public final class KeyedGroups {
     return end;
   }
 
-  private static Optional<ListValue> list(Value sample, FieldPath path) {
-    Value around = sample.at(new FieldPath(path.steps().subList(0, path.length() - 1)));
-    return around instanceof RecordValue record && record.get(path.last()) instanceof ListValue list
-        ? Optional.of(list)
-        : Optional.empty();
+  /** The lists at the end of a path, one for each item of the lists on the way. */
+  private static void collect(Value from, List<String> steps, List<ListValue> lists) {
+    if (from instanceof ListValue list) {
+      if (steps.isEmpty()) {
+        lists.add(list);
+      } else {
+        list.items().forEach(item -> collect(item, steps, lists));
+      }
+    } else if (from instanceof RecordValue record && !steps.isEmpty()) {
+      collect(record.get(steps.get(0)), steps.subList(1, steps.size()), lists);
+    }
   }
 
-  private static List<Row> keys(Row group, Shapes shapes, ListValue list) {
+  private static List<Row> keys(Row group, Shapes shapes, List<ListValue> lists) {
     List<Field> simple = simple(shapes, group.field().shape());
-    Optional<Field> key = key(simple, shapes, list);
+    Optional<Field> key = key(simple, shapes, lists);
     if (key.isEmpty()) {
       return List.of();
     }
     Field value = value(simple, key.get()).orElseThrow();
-    Set<String> keys = new LinkedHashSet<>();
-    list.items().forEach(item -> text(item, key.get()).ifPresent(keys::add));
+    Set<String> keys = keys(key.get(), lists);
     return keys.size() > MOST_KEYS
         ? List.of()
         : keys.stream().map(each -> row(group, shapes, key.get(), value, each)).toList();
+  }
+
+  private static Set<String> keys(Field key, List<ListValue> lists) {
+    Set<String> keys = new LinkedHashSet<>();
+    for (ListValue list : lists) {
+      list.items().forEach(item -> text(item, key).ifPresent(keys::add));
+    }
+    return keys;
   }
 
   private static Row row(Row group, Shapes shapes, Field key, Field value, String text) {
@@ -97,7 +108,7 @@ public final class KeyedGroups {
         shapes.get(value.shape()),
         false,
         false,
-        FieldPath.ROOT,
+        group.rows(),
         false,
         false);
   }
@@ -109,15 +120,23 @@ public final class KeyedGroups {
   }
 
   /** By their names, or because nothing else is in the group and only one of them can be it. */
-  private static Optional<Field> key(List<Field> simple, Shapes shapes, ListValue list) {
+  private static Optional<Field> key(List<Field> simple, Shapes shapes, List<ListValue> lists) {
     List<Field> unique =
-        simple.stream().filter(field -> isText(shapes, field) && isUnique(list, field)).toList();
+        simple.stream().filter(field -> isText(shapes, field) && isUnique(lists, field)).toList();
     Optional<Field> named = unique.stream().filter(field -> is(field, KEYS)).findFirst();
     if (named.isPresent() && value(simple, named.get()).isPresent()) {
       return named;
     }
-    boolean pair = simple.size() == 2 && unique.size() == 1 && list.items().size() > 1;
-    return pair ? Optional.of(unique.get(0)) : Optional.empty();
+    List<Field> telling = unique.stream().filter(field -> recurs(field, lists)).toList();
+    return simple.size() == 2 && telling.size() == 1
+        ? Optional.of(telling.get(0))
+        : Optional.empty();
+  }
+
+  /** Whether there are several items, and the same keys in several lists, as with what is a key. */
+  private static boolean recurs(Field key, List<ListValue> lists) {
+    int items = lists.stream().mapToInt(list -> list.items().size()).sum();
+    return items > 1 && (lists.size() == 1 || keys(key, lists).size() <= items / 2);
   }
 
   private static Optional<Field> value(List<Field> simple, Field key) {
@@ -138,15 +157,19 @@ public final class KeyedGroups {
             || scalar.type() == ScalarType.INTEGER);
   }
 
-  private static boolean isUnique(ListValue list, Field field) {
-    Set<String> seen = new HashSet<>();
-    for (Value item : list.items()) {
-      Optional<String> text = text(item, field);
-      if (text.isEmpty() || text.get().length() > LONGEST_KEY || !seen.add(text.get())) {
-        return false;
+  private static boolean isUnique(List<ListValue> lists, Field field) {
+    boolean any = false;
+    for (ListValue list : lists) {
+      Set<String> seen = new HashSet<>();
+      for (Value item : list.items()) {
+        Optional<String> text = text(item, field);
+        if (text.isEmpty() || text.get().length() > LONGEST_KEY || !seen.add(text.get())) {
+          return false;
+        }
+        any = true;
       }
     }
-    return !seen.isEmpty();
+    return any;
   }
 
   private static Optional<String> text(Value item, Field field) {

@@ -112,6 +112,59 @@ class KeyedGroupsTest {
   }
 
   @Test
+  void keysInsideOfRowsAreFieldsOfTheRows() {
+    Operation vessels = Descriptions.operation(BERTHING, "ListVessels");
+    RecordValue sample =
+        value(
+            """
+            {'vessels':[
+              {'name':'Sable','particulars':[{'item':'LOA','said':'129.7'},{'item':'FLAG','said':'none'}]},
+              {'name':'Skua','particulars':[{'item':'FLAG','said':'green'}]},
+              {'name':'Shag','particulars':[{'item':'FLAG','said':'green'},{'item':'LOA','said':'88'}]}]}""");
+    assertThat(keyed(vessels, BERTHING, sample))
+        .extracting(line -> line.replaceFirst(" = .*", ""))
+        .containsExactly(
+            "LOA at vessels › particulars › item=LOA › said",
+            "FLAG at vessels › particulars › item=FLAG › said");
+
+    FieldPath name = FieldPath.of("vessels", "name");
+    FieldPath loa = FieldPath.of("vessels", "particulars", "item=LOA", "said");
+    Page page =
+        PageStarter.extend(
+            PageStarter.empty(new PageId("p"), vessels),
+            "berthing",
+            BERTHING,
+            vessels,
+            vessels.wires().get(0).endpoint(),
+            List.of(name, loa));
+    Part.Table table =
+        page.parts().stream()
+            .filter(Part.Table.class::isInstance)
+            .map(Part.Table.class::cast)
+            .findFirst()
+            .orElseThrow();
+    assertThat(table.items()).extracting(item -> item.label()).containsExactly("Name", "LOA");
+    assertThat(
+            ValueJson.write(
+                    MappingOut.apply(page.calls().get(0).comesBack(), sample).get(table.id()))
+                .toString())
+        .isEqualTo(
+            "[{\"name\":\"Sable\",\"said\":\"129.7\"},{\"name\":\"Skua\"},{\"name\":\"Shag\",\"said\":\"88\"}]");
+  }
+
+  @Test
+  void pairsInsideOfRowsThatNeverRecurAreNoKeys() {
+    Operation vessels = Descriptions.operation(BERTHING, "ListVessels");
+    RecordValue sample =
+        value(
+            """
+            {'vessels':[
+              {'particulars':[{'item':'a','said':'1'},{'item':'b','said':'1'}]},
+              {'particulars':[{'item':'c','said':'1'},{'item':'d','said':'1'}]}]}""");
+    assertThat(keyed(vessels, BERTHING, sample)).isEmpty();
+  }
+
+  @Test
   void aNameThatLooksLikeASelectorIsAName() {
     Operation readings = Descriptions.operation(BERTHING, "ListReadings");
     Page page =
