@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest';
 import { inLine, shown } from './format';
-import { asBinary, bytesText, joined, pathKey, startsWith, valueAt, withValue } from './json';
+import {
+  asBinary,
+  bytesText,
+  joined,
+  pathKey,
+  startsWith,
+  valueAt,
+  withoutEmptyItems,
+  withoutItem,
+  withValue,
+} from './json';
 
 describe('values in JSON', () => {
   const root = { a: [{ b: 1 }, { b: 2, c: [{ d: 'x' }] }] };
@@ -23,6 +33,32 @@ describe('values in JSON', () => {
     expect(withValue(set, ['reservation', 'contact', 'name'], undefined)).toEqual(before);
     expect(withValue(before, ['reservation', 'basin'], undefined)).toEqual({});
     expect(withValue({ tag: ['a', 'b'] }, ['tag'], 'c')).toEqual({ tag: 'c' });
+  });
+
+  it('are set in the item of a list that is looked at, which may be a new one', () => {
+    const steps = (to: number) => ({ [pathKey(['call', 'tag'])]: to });
+    const one = withValue({}, ['call', 'tag'], 'a', steps(0));
+    expect(one).toEqual({ call: { tag: 'a' } });
+    const two = withValue(one, ['call', 'tag'], 'b', steps(1));
+    expect(two).toEqual({ call: { tag: ['a', 'b'] } });
+    const emptied = withValue(two, ['call', 'tag'], undefined, steps(0));
+    expect(emptied).toEqual({ call: { tag: ['', 'b'] } });
+    expect(withoutEmptyItems(emptied)).toEqual({ call: { tag: ['b'] } });
+    expect(withoutItem(two, ['call', 'tag'], steps(0))).toEqual({ call: { tag: 'b' } });
+    expect(withoutItem(one, ['call', 'tag'], steps(0))).toEqual({});
+  });
+
+  it('are set in the looked-at record of several, and the others stay', () => {
+    const crew = { crew: [{ name: 'Ada', age: 1 }, { name: 'Bo' }] };
+    expect(withValue(crew, ['crew', 'name'], 'Ann')).toEqual({
+      crew: [{ name: 'Ann', age: 1 }, { name: 'Bo' }],
+    });
+    const third = withValue(crew, ['crew', 'name'], 'Cy', { crew: 2 });
+    expect(third).toEqual({ crew: [...crew.crew, { name: 'Cy' }] });
+    expect(valueAt({ crew: { name: 'Ada' } }, ['crew', 'name'], { crew: 1 })).toBeUndefined();
+    expect(withoutItem(crew, ['crew'], { crew: 1 })).toEqual({ crew: { name: 'Ada', age: 1 } });
+    const left = withValue(crew, ['crew', 'name'], undefined, { crew: 1 });
+    expect(withoutEmptyItems(left)).toEqual({ crew: [{ name: 'Ada', age: 1 }] });
   });
 
   it('are joined if both are records', () => {

@@ -52,24 +52,81 @@ export function valueAt(root: Json, path: readonly string[], steps: Steps): Json
       here = here.find((one) => isRecord(one) && String(one[selector.field]) === selector.value);
       continue;
     }
-    if (Array.isArray(here)) here = here[steps[pathKey(path.slice(0, i))] ?? 0];
+    const step = steps[pathKey(path.slice(0, i))] ?? 0;
+    // What stands alone may be the first of several to come.
+    if (Array.isArray(here) || step > 0) here = itemsOf(here)[step];
     if (!isRecord(here) || name === undefined) return undefined;
     here = here[name];
   }
   return here;
 }
 
-/** The same JSON with one value set; undefined takes it out, and records left empty with it. */
-export function withValue(root: Json, path: readonly string[], value: Json): Record<string, Json> {
-  const record = isRecord(root) ? { ...root } : {};
-  const [first, ...rest] = path;
-  if (first === undefined) return record;
-  const inside = Array.isArray(record[first]) ? record[first][0] : record[first];
-  const next = rest.length === 0 ? value : withValue(inside, rest, value);
-  if (next === undefined || (isRecord(next) && Object.keys(next).length === 0)) {
-    return Object.fromEntries(Object.entries(record).filter(([name]) => name !== first));
+function isNothing(value: Json) {
+  return value === undefined || (isRecord(value) && Object.keys(value).length === 0);
+}
+
+/**
+ * The same JSON with one value set; undefined takes it out, and records left empty with it. Where
+ * a list is stepped through, the looked-at item is set or added; an item that is left empty stays
+ * until the list is sent, so that nobody types into the next one.
+ */
+export function withValue(
+  root: Json,
+  path: readonly string[],
+  value: Json,
+  steps: Steps = {},
+  at = 0,
+): Record<string, Json> {
+  const record = isRecord(root) ? root : {};
+  const name = path[at];
+  if (name === undefined) return record;
+  const last = at === path.length - 1;
+  const before = record[name];
+  const items = itemsOf(before);
+  const step = steps[pathKey(path.slice(0, at + 1))] ?? (last ? undefined : 0);
+  const inside = items[step ?? 0];
+  const next = last ? value : withValue(inside, path, value, steps, at + 1);
+  if (step !== undefined && (step > 0 || items.length > 1)) {
+    const changed = [...items];
+    changed[step] = isNothing(next) ? (last ? '' : {}) : next;
+    return { ...record, [name]: changed };
   }
-  return { ...record, [first]: next };
+  if (isNothing(next)) {
+    return Object.fromEntries(Object.entries(record).filter(([other]) => other !== name));
+  }
+  return { ...record, [name]: next };
+}
+
+/** What may stand several times in a place: a list, one value, or nothing. */
+export function itemsOf(value: Json): Json[] {
+  return Array.isArray(value) ? value : value === undefined ? [] : [value];
+}
+
+/** The same JSON without the looked-at item of a list. */
+export function withoutItem(
+  root: Json,
+  path: readonly string[],
+  steps: Steps,
+): Record<string, Json> {
+  const key = pathKey(path);
+  const left = itemsOf(valueAt(root, path, steps)).filter(
+    (_, index) => index !== (steps[key] ?? 0),
+  );
+  const around = Object.fromEntries(Object.entries(steps).filter(([other]) => other !== key));
+  return withValue(root, path, left.length > 1 ? left : left[0], around);
+}
+
+/** The same JSON as it is sent: items of lists that were left empty are none. */
+export function withoutEmptyItems(json: Json): Json {
+  if (Array.isArray(json)) {
+    const items = json.map(withoutEmptyItems).filter((item) => item !== '' && !isNothing(item));
+    return items.length > 0 ? items : undefined;
+  }
+  return isRecord(json)
+    ? Object.fromEntries(
+        Object.entries(json).map(([name, value]) => [name, withoutEmptyItems(value)]),
+      )
+    : json;
 }
 
 /** Both records in one, where the second one has the say. */

@@ -5,6 +5,7 @@ import type { Attempt } from './useTry';
 const WORDS = {
   sent: 'just answered',
   recorded: 'recorded',
+  given: 'from the sample, nothing sent yet',
   generated: 'made up, nothing sent yet',
 };
 

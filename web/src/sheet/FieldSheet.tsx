@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useId, useMemo, useReducer, useRef, useState } from 'react';
 import type { Json } from '@/api/client';
+import { pathKey, type Steps } from '@/lib/json';
 import {
   changeView,
   type FieldRow,
@@ -36,7 +37,10 @@ interface Props {
   canTick: (row: FieldRow) => boolean;
   isFixed?: (row: FieldRow) => boolean;
   onUse: (row: FieldRow) => void;
-  onParameter: (row: FieldRow, value: Json) => void;
+  /** Puts in a value, where parameters repeat into the item that is looked at. */
+  onParameter: (path: string[], value: Json, steps: Steps) => void;
+  /** Takes out the looked-at item of a repeated parameter. */
+  onRemove: (path: string[], steps: Steps) => void;
   onMove?: (row: FieldRow, by: number) => void;
   onActive?: (row: FieldRow) => void;
   onSend?: (() => void) | undefined;
@@ -127,6 +131,13 @@ export function FieldSheet(props: Props) {
     setActiveKey(row.key);
     props.onActive?.(row);
   };
+  /** Where a parameter goes, in the list that it stands in itself too. */
+  const itemSteps = (row: FieldRow): Steps =>
+    row.field.repeats ? { ...view.asked, [pathKey(row.field.path)]: row.at } : view.asked;
+  const remove = (row: FieldRow) => {
+    props.onRemove(row.field.path, itemSteps(row));
+    onView({ type: 'step', side: 'in', path: row.field.path, to: Math.max(0, row.at - 1) });
+  };
   const keys: SheetKeys = {
     rows,
     activeIndex,
@@ -141,6 +152,7 @@ export function FieldSheet(props: Props) {
     onEdit: (index) =>
       document.getElementById(rowId(index))?.querySelector<HTMLElement>('[data-edit]'),
     onFind: () => grid.current?.closest('[data-sheet]')?.querySelector<HTMLElement>('[data-find]'),
+    onRemove: remove,
     onMove: props.onMove ?? noop,
     onSend: props.onSend ?? noop,
   };
@@ -229,7 +241,10 @@ export function FieldSheet(props: Props) {
                     onActivate={() => {
                       activate(row);
                     }}
-                    onParameter={props.onParameter}
+                    onParameter={(changed, value) => {
+                      props.onParameter(changed.field.path, value, itemSteps(changed));
+                    }}
+                    onRemove={remove}
                   />
                 )}
               </Box>

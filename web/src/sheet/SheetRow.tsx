@@ -3,6 +3,7 @@ import { memo, type ReactNode } from 'react';
 import type { Json } from '@/api/client';
 import { MONO } from '@/ui/fonts';
 import { Mark } from '@/ui/Mark';
+import { ItemTools } from './ItemTools';
 import type { FieldRow, ViewAction } from './model';
 import { Stepper } from './Stepper';
 import { ValueInput } from './ValueInput';
@@ -22,6 +23,7 @@ interface Props {
   onUse: (row: FieldRow) => void;
   onActivate: (key: string) => void;
   onParameter: (row: FieldRow, value: Json) => void;
+  onRemove: (row: FieldRow) => void;
 }
 
 const cell = {
@@ -101,7 +103,7 @@ function NameCell({
         {field.name}
       </Box>
       {row.items !== undefined && (
-        <Box component="span" sx={{ color: 'comesBack' }}>
+        <Box component="span" sx={{ color: row.side === 'in' ? 'goesIn' : 'comesBack' }}>
           ×{row.items.toLocaleString('en')}
         </Box>
       )}
@@ -124,6 +126,9 @@ export const SheetRow = memo(function SheetRow(props: Props) {
   const { row, active, lit } = props;
   const { field } = row;
   const editable = row.side === 'in' && field.kind === 'scalar';
+  const step = (to: number) => {
+    props.onView({ type: 'step', side: row.side, path: field.path, to });
+  };
   return (
     <Box
       id={props.id}
@@ -173,11 +178,15 @@ export const SheetRow = memo(function SheetRow(props: Props) {
           />
         )}
         {!editable && row.items === undefined && <ValueText row={row} />}
-        {!editable && row.items !== undefined && (
-          <Stepper
+        {row.side === 'out' && row.items !== undefined && (
+          <Stepper row={row} steps={row.loaded} onStep={step} />
+        )}
+        {row.side === 'in' && row.items !== undefined && !props.fixedValue && (
+          <ItemTools
             row={row}
-            onStep={(to) => {
-              props.onView({ type: 'step', path: field.path, to });
+            onStep={step}
+            onRemove={() => {
+              props.onRemove(row);
             }}
           />
         )}

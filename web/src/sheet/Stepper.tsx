@@ -7,18 +7,19 @@ import type { FieldRow } from './model';
 
 interface Props {
   row: FieldRow;
+  /** How many can be gone through. */
+  steps: number;
   onStep: (to: number) => void;
 }
 
 /** Goes through the items of a repeated field. */
-export function Stepper({ row, onStep }: Props) {
-  const items = Array.isArray(row.value) ? row.value.length : 0;
-  if (row.items === undefined) return null;
-  if (items < 2) {
-    return <Box sx={{ color: 'text.secondary' }}>{count(row.items, 'item')}</Box>;
+export function Stepper({ row, steps, onStep }: Props) {
+  const all = Math.max(row.items ?? 0, steps);
+  if (steps < 2) {
+    return <Box sx={{ color: 'text.secondary' }}>{count(all, 'item')}</Box>;
   }
   return (
-    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.25, ml: -0.5 }}>
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.25, ml: -0.5, flex: 'none' }}>
       <IconButton
         tabIndex={-1}
         aria-label={`Previous ${row.field.name}`}
@@ -31,12 +32,12 @@ export function Stepper({ row, onStep }: Props) {
         <ChevronLeft fontSize="small" />
       </IconButton>
       <span>
-        {row.at + 1} of {row.items.toLocaleString('en')}
+        {row.at + 1} of {all.toLocaleString('en')}
       </span>
       <IconButton
         tabIndex={-1}
         aria-label={`Next ${row.field.name}`}
-        disabled={row.at >= items - 1}
+        disabled={row.at >= steps - 1}
         onClick={() => {
           onStep(row.at + 1);
         }}

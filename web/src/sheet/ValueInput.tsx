@@ -75,7 +75,7 @@ export function ValueInput({ row, onChange, readOnly }: Props) {
   }
   if (row.field.type === 'binary' && !readOnly) {
     return (
-      <Box onKeyDown={back}>
+      <Box onKeyDown={back} sx={{ flex: 1, minWidth: 0 }}>
         <FileChoice label={label} value={row.value} onChange={onChange} />
       </Box>
     );

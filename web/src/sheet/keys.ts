@@ -10,6 +10,7 @@ export interface SheetKeys {
   onUse: (row: FieldRow) => void;
   onEdit: (index: number) => HTMLElement | null | undefined;
   onFind: () => HTMLElement | null | undefined;
+  onRemove: (row: FieldRow) => void;
   onMove: (row: FieldRow, by: number) => void;
   onSend: () => void;
 }
@@ -48,6 +49,31 @@ function sideways(keys: SheetKeys, row: FieldRow, right: boolean) {
   }
 }
 
+/** Adds, takes out or goes through the items of a repeated field; false for other keys. */
+function itemKey(event: KeyboardEvent, keys: SheetKeys, row: FieldRow) {
+  if (!event.altKey || row.items === undefined) return false;
+  const step = (to: number) => {
+    keys.onView({ type: 'step', side: row.side, path: row.field.path, to });
+  };
+  const most = row.side === 'in' ? Math.max(row.loaded - 1, row.at) : row.loaded - 1;
+  switch (event.key) {
+    case 'ArrowLeft':
+      step(Math.max(0, row.at - 1));
+      return true;
+    case 'ArrowRight':
+      step(Math.min(most, row.at + 1));
+      return true;
+    case '+':
+      if (row.side === 'in') step(row.loaded);
+      return row.side === 'in';
+    case '-':
+      if (row.side === 'in') keys.onRemove(row);
+      return row.side === 'in';
+    default:
+      return false;
+  }
+}
+
 /** Does what a key means in a sheet; false if it means nothing here. */
 export function sheetKey(event: KeyboardEvent, keys: SheetKeys): boolean {
   const row = keys.rows[keys.activeIndex];
@@ -61,6 +87,7 @@ export function sheetKey(event: KeyboardEvent, keys: SheetKeys): boolean {
     return true;
   }
   if (row?.kind !== 'field') return false;
+  if (itemKey(event, keys, row)) return true;
   if (event.altKey && (event.key === 'ArrowUp' || event.key === 'ArrowDown')) {
     keys.onMove(row, event.key === 'ArrowUp' ? -1 : 1);
     return true;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { FieldView } from '@/api/client';
+import type { FieldView, Json } from '@/api/client';
 import {
   changeView,
   type FieldRow,
@@ -99,9 +99,14 @@ describe('rows of a sheet', () => {
   });
 
   it('steps through items, and starts at the first one of the lists inside', () => {
-    let view = changeView(startView, { type: 'step', path: ['arrivals', 'cargo'], to: 1 });
+    let view = changeView(startView, {
+      type: 'step',
+      side: 'out',
+      path: ['arrivals', 'cargo'],
+      to: 1,
+    });
     expect(value(view, 'arrivals/cargo/goods')).toBe('slate');
-    view = changeView(view, { type: 'step', path: ['arrivals'], to: 1 });
+    view = changeView(view, { type: 'step', side: 'out', path: ['arrivals'], to: 1 });
     expect(value(view, 'arrivals/vessel/name')).toBe('Salt Wren');
     expect(value(view, 'arrivals/cargo/goods')).toBe('cider');
   });
@@ -127,6 +132,20 @@ describe('rows of a sheet', () => {
       'arrivals/vessel',
       'arrivals/vessel/name',
     ]);
+  });
+
+  it('shows a repeated parameter item by item, and the place of the next one', () => {
+    const tags = { ...sheet, goesIn: [field('tag', { repeats: true })] };
+    const tag = (parameters: Json, to: number) => {
+      const view = changeView(startView, { type: 'step', side: 'in', path: ['tag'], to });
+      const row = visibleRows({ ...tags, parameters }, view)[1];
+      return row?.kind === 'field' ? [row.value, row.items, row.at] : undefined;
+    };
+    expect(tag({}, 0)).toEqual([undefined, 0, 0]);
+    expect(tag({ tag: 'a' }, 0)).toEqual(['a', 1, 0]);
+    expect(tag({ tag: ['a', 'b'] }, 1)).toEqual(['b', 2, 1]);
+    expect(tag({ tag: ['a', 'b'] }, 2)).toEqual([undefined, 2, 2]);
+    expect(tag({ tag: ['a', 'b'] }, 9)).toEqual([undefined, 2, 2]);
   });
 
   it('counts what a cut list really had', () => {
@@ -165,6 +184,7 @@ describe('keys of a sheet', () => {
           done.push('find');
           return null;
         },
+        onRemove: (row) => done.push(`without ${label(row)}`),
         onMove: (row, by) => done.push(`move ${label(row)} ${by}`),
         onSend: () => done.push('send'),
       };

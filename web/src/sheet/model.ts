@@ -1,5 +1,14 @@
 import type { FieldView, Json } from '@/api/client';
-import { isCut, isRecord, pathKey, selectorIn, startsWith, type Steps, valueAt } from '@/lib/json';
+import {
+  isCut,
+  isRecord,
+  itemsOf,
+  pathKey,
+  selectorIn,
+  startsWith,
+  type Steps,
+  valueAt,
+} from '@/lib/json';
 
 export type Side = 'in' | 'out';
 export type Filter = 'all' | 'values' | 'used';
@@ -15,6 +24,8 @@ export interface FieldRow {
   value: Json;
   /** For a repeated field: how many items there are and which one is looked at. */
   items: number | undefined;
+  /** How many of the items are here. */
+  loaded: number;
   at: number;
   used: boolean;
   /** What becomes of a parameter without a value, in words. */
@@ -48,7 +59,10 @@ export interface Sheet {
 export interface View {
   /** Rows whose state differs from what they start with, by row key. */
   toggled: ReadonlySet<string>;
+  /** Which items of what came back are looked at. */
   steps: Steps;
+  /** Which items of parameters are looked at. */
+  asked: Steps;
   find: string;
   filter: Filter;
 }
@@ -106,6 +120,7 @@ function pruned(fields: FieldView[], keep: (field: FieldView) => boolean): Set<s
 function sideRows(sheet: Sheet, view: View, side: Side): Row[] {
   const fields = side === 'in' ? sheet.goesIn : sheet.comesBack;
   const root = side === 'in' ? sheet.parameters : sheet.answer;
+  const steps = stepsOf(view, side);
   const narrowed = view.find !== '' || view.filter !== 'all';
   const kept = narrowed
     ? pruned(
@@ -113,7 +128,7 @@ function sideRows(sheet: Sheet, view: View, side: Side): Row[] {
         (field) =>
           (view.find === '' || matches(field, view.find)) &&
           (view.filter !== 'used' || sheet.used.has(rowKey(side, field.path))) &&
-          (view.filter !== 'values' || hasValue(valueAt(root, field.path, view.steps))),
+          (view.filter !== 'values' || hasValue(valueAt(root, field.path, steps))),
       )
     : undefined;
   const rows: Row[] = [{ kind: 'head', key: `${side}:`, side, fields: fields.length }];
@@ -127,8 +142,12 @@ function sideRows(sheet: Sheet, view: View, side: Side): Row[] {
     // What was searched for is shown, whatever is shut.
     const open = inside ? narrowed || startsOpen(field) !== view.toggled.has(key) : undefined;
     if (inside && !open) shut = field.path;
-    const value = sheet.derived?.[pathKey(field.path)] ?? valueAt(root, field.path, view.steps);
-    const list = Array.isArray(value) ? value : undefined;
+    const found = sheet.derived?.[pathKey(field.path)] ?? valueAt(root, field.path, steps);
+    const list = side === 'in' && field.repeats ? itemsOf(found) : found;
+    const loaded = Array.isArray(list) ? list.length : 0;
+    // A parameter may be looked at where its next item goes.
+    const most = side === 'in' ? loaded : Math.max(0, loaded - 1);
+    const at = Math.min(steps[pathKey(field.path)] ?? 0, most);
     rows.push({
       kind: 'field',
       key,
@@ -136,9 +155,12 @@ function sideRows(sheet: Sheet, view: View, side: Side): Row[] {
       field,
       level: levelOf(field),
       open,
-      value,
-      items: field.repeats ? (sheet.cut[pathKey(field.path)] ?? list?.length ?? 0) : undefined,
-      at: Math.min(view.steps[pathKey(field.path)] ?? 0, Math.max(0, (list?.length ?? 1) - 1)),
+      value: side === 'in' && Array.isArray(list) ? list[at] : found,
+      items: field.repeats
+        ? ((side === 'out' ? sheet.cut[pathKey(field.path)] : undefined) ?? loaded)
+        : undefined,
+      loaded,
+      at,
       used: sheet.used.has(key),
       empty: field.required ? 'needed' : sheet.sampled ? AS_GIVEN : 'left out',
     });
@@ -162,11 +184,22 @@ export function parentKey(row: FieldRow) {
 
 export type ViewAction =
   | { type: 'toggle'; key: string }
-  | { type: 'step'; path: readonly string[]; to: number }
+  | { type: 'step'; side: Side; path: readonly string[]; to: number }
   | { type: 'find'; text: string }
   | { type: 'filter'; filter: Filter };
 
-export const startView: View = { toggled: new Set(), steps: {}, find: '', filter: 'all' };
+export const startView: View = {
+  toggled: new Set(),
+  steps: {},
+  asked: {},
+  find: '',
+  filter: 'all',
+};
+
+/** Which items are looked at on a side. */
+export function stepsOf(view: View, side: Side): Steps {
+  return side === 'in' ? view.asked : view.steps;
+}
 
 export function changeView(view: View, action: ViewAction): View {
   switch (action.type) {
@@ -178,8 +211,11 @@ export function changeView(view: View, action: ViewAction): View {
     case 'step': {
       // Going to another item starts at the first one of the lists inside it.
       const prefix = pathKey(action.path);
-      const others = Object.entries(view.steps).filter(([key]) => !key.startsWith(prefix));
-      return { ...view, steps: { ...Object.fromEntries(others), [prefix]: action.to } };
+      const others = Object.entries(stepsOf(view, action.side)).filter(
+        ([key]) => !key.startsWith(prefix),
+      );
+      const steps = { ...Object.fromEntries(others), [prefix]: action.to };
+      return action.side === 'in' ? { ...view, asked: steps } : { ...view, steps };
     }
     case 'find':
       return { ...view, find: action.text };

@@ -2,19 +2,20 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { api, type Json, type Operation, type Sent, type Tried, unwrap, wire } from '@/api/client';
 import { operationQuery } from '@/api/queries';
-import { joined, withValue } from '@/lib/json';
+import { joined, type Steps, withoutEmptyItems, withoutItem, withValue } from '@/lib/json';
 
 export interface Attempt {
   parameters: Json;
   answer: Json;
-  /** Where the answer comes from: this very try, an earlier one, or the description. */
-  origin: 'sent' | 'recorded' | 'generated';
+  /** Where the answer comes from: this very try, an earlier one, a sample, or the description. */
+  origin: 'sent' | 'recorded' | 'given' | 'generated';
   cut: Tried['cut'];
   sent: Sent | undefined;
   outcome: Tried | undefined;
   error: Error | null;
   pending: boolean;
-  setParameter: (path: string[], value: Json) => void;
+  setParameter: (path: string[], value: Json, steps: Steps) => void;
+  removeItem: (path: string[], steps: Steps) => void;
   send: () => void;
   stop: () => void;
 }
@@ -24,6 +25,10 @@ function withFixed({ goesIn }: Operation, parameters: Json): Json {
   return goesIn
     .filter(({ fixed, rows }) => fixed !== undefined && rows.length === 0)
     .reduce<Json>((all, { path, fixed }) => withValue(all, path, fixed), parameters);
+}
+
+function originOf({ sample: { origin } }: Operation) {
+  return origin === 'recorded' || origin === 'given' ? origin : 'generated';
 }
 
 /**
@@ -41,7 +46,7 @@ export function useTry(operation: Operation, endpoint: string, handed?: Json): A
       unwrap(
         api.POST('/api/services/{service}/operations/{operation}/tries', {
           params: { path: { service: operation.service, operation: operation.id } },
-          body: { endpoint, parameters: wire(parameters) },
+          body: { endpoint, parameters: wire(withoutEmptyItems(parameters)) },
           signal,
         }),
       ),
@@ -57,14 +62,17 @@ export function useTry(operation: Operation, endpoint: string, handed?: Json): A
   return {
     parameters,
     answer: answered ? tried.answer : operation.sample.answer,
-    origin: answered ? 'sent' : operation.sample.origin === 'recorded' ? 'recorded' : 'generated',
+    origin: answered ? 'sent' : originOf(operation),
     cut: answered ? tried.cut : operation.sample.cut,
     sent: tried ? tried.sent : operation.sample.sent,
     outcome: tried,
     error: trying.error,
     pending: trying.isPending,
-    setParameter: (path, value) => {
-      setTyped((before: Json) => withValue(before, path, value));
+    setParameter: (path, value, steps) => {
+      setTyped((before: Json) => withValue(before, path, value, steps));
+    },
+    removeItem: (path, steps) => {
+      setTyped((before: Json) => withoutItem(before, path, steps));
     },
     send: () => {
       const next = new AbortController();

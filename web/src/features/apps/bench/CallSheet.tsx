@@ -110,9 +110,8 @@ export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Pro
             const target = pickOf(page, call, row);
             if (target) onPick(target);
           }}
-          onParameter={(row, value) => {
-            attempt.setParameter(row.field.path, value);
-          }}
+          onParameter={attempt.setParameter}
+          onRemove={attempt.removeItem}
           onSend={attempt.send}
           tools={
             <>

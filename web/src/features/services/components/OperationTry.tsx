@@ -93,9 +93,8 @@ export function OperationTry({ operation, handed }: { operation: Operation; hand
           }
           ticksNote={operation.learns ? 'ticked ones are parameters on pages' : undefined}
           onUse={tick}
-          onParameter={(row, value) => {
-            attempt.setParameter(row.field.path, value);
-          }}
+          onParameter={attempt.setParameter}
+          onRemove={attempt.removeItem}
           onSend={attempt.send}
           tools={
             <>

@@ -109,6 +109,31 @@ class ServiceKindsJourneyTest {
   }
 
   @Test
+  void severalConditionsNarrowAListTogether(User user, StandIns standIns) {
+    take(user, standIns.yard(), "Take 26 operations");
+    user.follow("List Cranes");
+    condition(user, "Lifts", "is more than", "20");
+    user.press("Another filter").sees("2 of 2");
+    condition(user, "Name", "starts with", "Old");
+    user.press("Another filter").sees("3 of 3");
+    condition(user, "Name", "equals", "nobody");
+    user.press("Without this filter").sees("2 of 2");
+
+    user.press("Send");
+    user.sees("just answered").press("Show the wire");
+    assertThat(user.page.getByText("Lifts%20gt%2020%20and%20startswith%28Name,'Old'%29").first())
+        .isVisible();
+    user.press("Previous filter");
+    assertThat(user.page.getByLabel("value value", exactly())).hasValue("20");
+  }
+
+  private static void condition(User user, String field, String comparison, String value) {
+    user.page.getByLabel("field value", exactly()).first().selectOption(field);
+    user.page.getByLabel("comparison value", exactly()).selectOption(comparison);
+    user.type("value value", value);
+  }
+
+  @Test
   void aPageFillsItselfWhenItIsOpened(User user, StandIns standIns) {
     take(user, standIns.yard(), "Take 26 operations");
     user.follow("List Cranes").sees("Make a page from this");

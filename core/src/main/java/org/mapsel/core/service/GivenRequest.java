@@ -16,14 +16,26 @@ import org.mapsel.core.shape.Shapes;
  * @param headers those that are sent as they were given
  * @param query what stands behind the question mark of the address
  * @param body empty where none was sent
+ * @param answer what was given as an answer to it
  */
-public record GivenRequest(Map<String, String> headers, List<Piece> query, List<Piece> body) {
+public record GivenRequest(
+    Map<String, String> headers,
+    List<Piece> query,
+    List<Piece> body,
+    Optional<GivenAnswer> answer) {
 
   public GivenRequest {
     headers = Collections.unmodifiableMap(new LinkedHashMap<>(headers));
     query = List.copyOf(query);
     body = List.copyOf(body);
   }
+
+  /**
+   * An answer as somebody gave it.
+   *
+   * @param mediaType empty where it was not said
+   */
+  public record GivenAnswer(int status, String mediaType, String body) {}
 
   /** A stretch of text. */
   public sealed interface Piece {}

@@ -72,7 +72,7 @@ final class RunViews {
   /**
    * A page filled with samples.
    *
-   * @param origins by call: recorded or generated
+   * @param origins by call: recorded, given or generated
    */
   record PreviewView(
       Map<String, JsonNode> inputs, Map<String, JsonNode> contents, Map<String, String> origins) {}

@@ -234,7 +234,7 @@ class Runs {
           }
         }
       }
-      origins.put(call.id().text(), sample.recorded() ? "recorded" : "generated");
+      origins.put(call.id().text(), sample.origin().label());
     }
     return new PreviewView(inputs, json(contents), origins);
   }

@@ -4,11 +4,13 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.call.CallResult;
 import org.mapsel.core.call.Caller;
+import org.mapsel.core.call.GivenAnswers;
 import org.mapsel.core.call.Question;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.finding.Outcome;
@@ -32,7 +34,7 @@ import org.mapsel.server.values.Trimmed;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 
-/** Makes calls and keeps what went over the wire; gives samples, recorded or made up. */
+/** Makes calls and keeps what went over the wire; gives samples, recorded, given or made up. */
 @Component
 public class Recorder {
 
@@ -44,8 +46,24 @@ public class Recorder {
       String exchange, @Nullable Integer status, long tookMillis, OffsetDateTime startedAt) {}
 
   /** Values of an operation to show before anything is sent. */
-  public record Sample(
-      boolean recorded, JsonNode parameters, JsonNode answer, Optional<Sent> sent) {}
+  public record Sample(Origin origin, JsonNode parameters, JsonNode answer, Optional<Sent> sent) {
+
+    /** Whether a service has answered this, be it to somebody else. */
+    public boolean isKnown() {
+      return origin != Origin.GENERATED;
+    }
+  }
+
+  /** Where an answer comes from: a call from here, the sample of one, or nowhere. */
+  public enum Origin {
+    RECORDED,
+    GIVEN,
+    GENERATED;
+
+    public String label() {
+      return name().toLowerCase(Locale.ROOT);
+    }
+  }
 
   /**
    * What a service answered once.
@@ -144,7 +162,10 @@ public class Recorder {
         recorded.sent().map(Sent::exchange));
   }
 
-  /** What was sent and answered last; made up from the description as long as nothing was. */
+  /**
+   * What was sent and answered last; as long as nothing was, the answer that came with the
+   * description, or one that is made up from it.
+   */
   public Sample sample(String serviceId, Service service, Operation operation) {
     Optional<SampleStore.Kept> kept =
         samples.find(serviceId, operation.id().text(), SampleStore.LAST);
@@ -152,13 +173,22 @@ public class Recorder {
         kept.map(SampleStore.Kept::parameters)
             .orElseGet(() -> ValueJson.write(FirstValues.of(service, operation, Extent.REQUIRED)));
     Optional<JsonNode> recorded = kept.flatMap(SampleStore.Kept::answer);
+    Optional<JsonNode> given =
+        recorded.isPresent()
+            ? Optional.empty()
+            : GivenAnswers.of(service, operation)
+                .map(answer -> ValueJson.write(Trimmed.of(answer).value()));
     return new Sample(
-        recorded.isPresent(),
+        recorded.isPresent()
+            ? Origin.RECORDED
+            : given.isPresent() ? Origin.GIVEN : Origin.GENERATED,
         parameters,
-        recorded.orElseGet(
-            () ->
-                ValueJson.write(
-                    SampleMaker.make(service.shapes(), operation.output(), Extent.EVERYTHING))),
+        recorded
+            .or(() -> given)
+            .orElseGet(
+                () ->
+                    ValueJson.write(
+                        SampleMaker.make(service.shapes(), operation.output(), Extent.EVERYTHING))),
         recorded
             .flatMap(answer -> kept.flatMap(SampleStore.Kept::exchange))
             .flatMap(exchanges::find)

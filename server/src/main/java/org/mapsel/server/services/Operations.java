@@ -82,7 +82,7 @@ class Operations {
         GivenText.of(service, operation).map(Operations::given).orElse(null),
         links(kept, service, operation, sample),
         new SampleView(
-            sample.recorded() ? "recorded" : "generated",
+            sample.origin().label(),
             sample.parameters(),
             sample.answer(),
             List.of(),
@@ -105,7 +105,7 @@ class Operations {
   /** What is described, and what only the last answer tells of. */
   private static List<FieldView> comesBack(
       Service service, Operation operation, Recorder.Sample sample, boolean learns) {
-    Value answer = sample.recorded() ? ValueJson.read(sample.answer()) : Value.ABSENT;
+    Value answer = sample.isKnown() ? ValueJson.read(sample.answer()) : Value.ABSENT;
     // Where answers are learnt for good, fields get their places by that.
     Service seen = learns ? service : SeenFields.in(service, operation, answer);
     return Describe.fields(seen.shapes(), seen.getOperation(operation.id()).output(), answer);
@@ -114,7 +114,7 @@ class Operations {
   /** Those that lead to an operation which was taken in too. */
   private List<LinkView> links(
       ServiceStore.Kept kept, Service service, Operation operation, Recorder.Sample sample) {
-    if (!sample.recorded() || operation.links().isEmpty()) {
+    if (!sample.isKnown() || operation.links().isEmpty()) {
       return List.of();
     }
     Set<OperationId> taken = workspace.taken(kept.id());

@@ -188,7 +188,7 @@ public final class ServiceViews {
   /**
    * Values to look at.
    *
-   * @param origin recorded or generated
+   * @param origin recorded, given or generated
    * @param cut lists that were cut, with the number of items they had
    */
   public record SampleView(

@@ -75,6 +75,19 @@ class LearningApiTest {
   }
 
   @Test
+  void anAnswerGivenWithTheRequestIsShownBeforeAnythingIsSent() {
+    String service =
+        api.take(
+            "curl "
+                + quay.address()
+                + "/lots/B-3\\n\\n{\\\"lot\\\":\\\"B-3\\\",\\\"notes\\\":[{\\\"key\\\":\\\"CARE\\\",\\\"value\\\":\\\"dry\\\"}]}");
+    Api.Answer shown = api.get("/api/services/" + service + "/operations/" + only(service));
+    assertThat(shown.text("/sample/origin")).isEqualTo("given");
+    assertThat(shown.body().at("/sample/answer/lot").asString()).isEqualTo("B-3");
+    assertThat(comesBack(shown)).containsExactly("lot", "notes", "key", "value", "CARE");
+  }
+
+  @Test
   void onlyWholeAnswersOfTheOperationItselfAreLearnt() {
     String tooLong = "{\"text\":\"" + "x".repeat(3 << 19) + "\"}";
     quay.serve("/lots/B-3", at -> write(at, 200, "application/json", bytes(tooLong)));

@@ -27,6 +27,7 @@ import org.mapsel.core.read.Format;
 import org.mapsel.core.read.Reading;
 import org.mapsel.core.ref.Place;
 import org.mapsel.core.service.GivenRequest;
+import org.mapsel.core.service.GivenRequest.GivenAnswer;
 import org.mapsel.core.service.GivenRequest.Piece;
 import org.mapsel.core.shape.Wire;
 
@@ -224,7 +225,11 @@ public final class SampleReader implements DescriptionReader {
     return new GivenRequest(
         headers,
         FormPieces.of(query == null ? "" : query),
-        sent.map(Sent::pieces).orElse(List.of()));
+        sent.map(Sent::pieces).orElse(List.of()),
+        first.answers.stream()
+            .filter(answer -> answer.status() / 100 == 2 && !answer.body().isBlank())
+            .map(answer -> new GivenAnswer(answer.status(), answer.mediaType(), answer.body()))
+            .findFirst());
   }
 
   private static void add(
