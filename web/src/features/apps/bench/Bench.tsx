@@ -41,6 +41,13 @@ function SavingTrouble({ edits }: { edits: Edits }) {
   );
 }
 
+/** Where the values on the page come from, before it makes calls of its own. */
+function valuesOf({ origins }: Preview) {
+  const all = Object.values(origins);
+  if (all.includes('generated')) return 'made-up values';
+  return all.includes('given') ? 'answer of the sample' : 'recorded answer';
+}
+
 /** Where a page is built: field sheets on the left, the page itself on the right. */
 export function Bench({ view, page, preview, operations }: Props) {
   const edits = useEdits(view.id);
@@ -60,7 +67,6 @@ export function Bench({ view, page, preview, operations }: Props) {
       [view, page.id, page.name, edits.saving],
     ),
   );
-  const generated = Object.values(preview.origins).includes('generated');
   const side = {
     running,
     onRun: (on: boolean) => {
@@ -113,7 +119,7 @@ export function Bench({ view, page, preview, operations }: Props) {
             </Box>
           }
           right={
-            <PageSide {...side} note={generated ? 'made-up values' : 'recorded answer'}>
+            <PageSide {...side} note={valuesOf(preview)}>
               <LivePage
                 building
                 page={page}
