@@ -1,3 +1,4 @@
+import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControl from '@mui/material/FormControl';
@@ -7,8 +8,10 @@ import InputLabel from '@mui/material/InputLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
+import { useState } from 'react';
 import type { FormPart, Input, Json } from '@/api/client';
 import { inLine } from '@/lib/format';
+import { itemsOf } from '@/lib/json';
 import { FileChoice } from '@/ui/FileChoice';
 import { isPicked } from './model';
 import type { PartProps } from './LivePage';
@@ -29,10 +32,63 @@ const framed = {
   borderRadius: '4px',
 } as const;
 
+/** What is put in once or several times. */
+const textsOf = (value: Json) =>
+  itemsOf(value ?? undefined)
+    .map(inLine)
+    .filter((text) => text !== '');
+
 interface FieldProps {
   input: Input;
   value: Json;
   onInput: (value: Json) => void;
+}
+
+const partsOf = (text: string) =>
+  text
+    .split(',')
+    .map((part) => part.trim())
+    .filter((part) => part !== '');
+
+/**
+ * Any number of values, each a chip; Enter ends one, or several with commas. What is being typed counts
+ * too, but becomes no chip by itself: that would move a button away from under the mouse.
+ */
+function Several({ input, value, onInput }: FieldProps) {
+  const [typed, setTyped] = useState('');
+  const chosen = input.kind === 'CHOICE';
+  const items = textsOf(value);
+  const pending = chosen ? [] : partsOf(typed);
+  const chips = items.slice(0, items.length - pending.length);
+  return (
+    <Autocomplete
+      multiple
+      freeSolo={!chosen}
+      clearOnBlur={chosen}
+      filterSelectedOptions
+      size="small"
+      options={input.choices}
+      value={chips}
+      inputValue={typed}
+      onInputChange={(_, text, reason) => {
+        setTyped(text);
+        if (reason === 'input' && !chosen) onInput([...chips, ...partsOf(text)]);
+      }}
+      onChange={(_, next) => {
+        setTyped('');
+        onInput([...new Set(chosen ? next : next.flatMap(partsOf))]);
+      }}
+      renderInput={(params) => (
+        <TextField
+          {...params}
+          label={input.label}
+          required={input.required && items.length === 0}
+          helperText={input.help || undefined}
+          placeholder={items.length === 0 && chosen ? 'any' : undefined}
+        />
+      )}
+    />
+  );
 }
 
 function Field({ input, value, onInput }: FieldProps) {
@@ -66,6 +122,7 @@ function Field({ input, value, onInput }: FieldProps) {
       </FormControl>
     );
   }
+  if (input.several) return <Several input={input} value={value} onInput={onInput} />;
   const choices = input.kind === 'CHOICE' ? input.choices : undefined;
   const type = TYPES[input.kind];
   return (

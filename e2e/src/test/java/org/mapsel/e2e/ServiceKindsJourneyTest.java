@@ -109,6 +109,27 @@ class ServiceKindsJourneyTest {
   }
 
   @Test
+  void aParameterTakesSeveralValuesInTheSheetAndOnThePage(User user, StandIns standIns) {
+    take(user, standIns.tides(), "Take 6 operations");
+    giveKey(user);
+    user.follow("listStations");
+    user.type("code value", "OUT").press("Another code").type("code value", "SIL");
+    user.press("Send");
+    user.sees("just answered").press("Show the wire");
+    assertThat(user.page.getByText("code=OUT&code=SIL").first()).isVisible();
+
+    user.press("Make a page from this");
+    user.run(true);
+    user.press("List stations");
+    user.sees("2 rows").sees("Silt basin");
+    // The last one is taken out, and what is still being typed counts too.
+    user.page.getByLabel("Code").press("Backspace");
+    user.page.getByLabel("Code").fill("HOR, LOC");
+    user.press("List stations");
+    user.sees("3 rows").sees("Horn point").doesNotSee("Silt basin");
+  }
+
+  @Test
   void severalConditionsNarrowAListTogether(User user, StandIns standIns) {
     take(user, standIns.yard(), "Take 26 operations");
     user.follow("List Cranes");

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Map;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
+import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
@@ -37,8 +38,19 @@ public final class MappingIn {
   }
 
   private static Value given(Value value) {
-    boolean empty = value == Value.NULL || value instanceof TextValue text && text.text().isEmpty();
-    return empty ? Value.ABSENT : value;
+    if (value instanceof ListValue list) {
+      List<Value> items = list.items().stream().filter(item -> !isEmpty(item)).toList();
+      return items.isEmpty() ? Value.ABSENT : new ListValue(items);
+    }
+    return isEmpty(value) ? Value.ABSENT : value;
+  }
+
+  /** Whether nothing was put in. */
+  public static boolean isEmpty(Value value) {
+    return value.isAbsent()
+        || value == Value.NULL
+        || value instanceof TextValue text && text.text().isEmpty()
+        || value instanceof ListValue list && list.items().stream().allMatch(MappingIn::isEmpty);
   }
 
   /** The record with one value set deep inside; records on the way are made as needed. */

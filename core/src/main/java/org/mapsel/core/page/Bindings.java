@@ -38,7 +38,16 @@ final class Bindings {
         row.needed() && !field.nillable(),
         choices,
         field.fixed().or(field::preset).orElse(""),
-        field.documentation());
+        field.documentation(),
+        field.isRepeated() && takesSeveral(kind));
+  }
+
+  /** Whether there is a way to put in several values at once. */
+  private static boolean takesSeveral(Input.Kind kind) {
+    return switch (kind) {
+      case TEXT, NUMBER, CHOICE, DATE, TIME, DATE_TIME -> true;
+      case CHECKBOX, FILE -> false;
+    };
   }
 
   private static Input.Kind kind(ScalarType type) {

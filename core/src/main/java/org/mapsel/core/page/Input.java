@@ -1,6 +1,7 @@
 package org.mapsel.core.page;
 
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.ref.PartId;
 
 /**
@@ -8,6 +9,7 @@ import org.mapsel.core.ref.PartId;
  *
  * @param choices what can be chosen, for {@link Kind#CHOICE}
  * @param initial what stands in it when the page opens
+ * @param several whether it takes any number of values; pages from before it was asked do not say
  */
 public record Input(
     PartId id,
@@ -16,7 +18,8 @@ public record Input(
     boolean required,
     List<String> choices,
     String initial,
-    String help) {
+    String help,
+    @Nullable Boolean several) {
 
   /** How a value is put in. */
   public enum Kind {
@@ -32,9 +35,10 @@ public record Input(
 
   public Input {
     choices = List.copyOf(choices);
+    several = Boolean.TRUE.equals(several);
   }
 
   public Input withLabel(String other) {
-    return new Input(id, other, kind, required, choices, initial, help);
+    return new Input(id, other, kind, required, choices, initial, help, several);
   }
 }

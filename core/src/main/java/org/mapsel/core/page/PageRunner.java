@@ -2,14 +2,12 @@ package org.mapsel.core.page;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.MappingIn;
 import org.mapsel.core.mapping.MappingOut;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PartId;
-import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
 
 /** What an event does to a page. Pure: the same page, state and event always give the same. */
@@ -75,7 +73,10 @@ public final class PageRunner {
         .map(Mapping::source)
         .filter(Source.Entered.class::isInstance)
         .map(source -> ((Source.Entered) source).input())
-        .noneMatch(input -> isRequired(input) && isEmpty(state.inputs().get(input)));
+        .noneMatch(
+            input ->
+                isRequired(input)
+                    && MappingIn.isEmpty(state.inputs().getOrDefault(input, Value.ABSENT)));
   }
 
   private boolean isRequired(PartId input) {
@@ -87,12 +88,6 @@ public final class PageRunner {
                 known.id().equals(input)
                     && known.required()
                     && known.kind() != Input.Kind.CHECKBOX);
-  }
-
-  private static boolean isEmpty(@Nullable Value value) {
-    return value == null
-        || value.isAbsent()
-        || value instanceof TextValue text && text.text().isEmpty();
   }
 
   /** Takes the steps of a reaction from one on, until the next call or the end. */

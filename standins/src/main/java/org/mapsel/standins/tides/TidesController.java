@@ -2,6 +2,7 @@ package org.mapsel.standins.tides;
 
 import io.swagger.v3.oas.annotations.OpenAPIDefinition;
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.enums.SecuritySchemeIn;
 import io.swagger.v3.oas.annotations.enums.SecuritySchemeType;
 import io.swagger.v3.oas.annotations.info.Info;
@@ -108,9 +109,13 @@ class TidesController {
 
   @Operation(operationId = "listStations", summary = "Every station.")
   @GetMapping("/stations")
-  List<Station> stations(@RequestParam(required = false) String named) {
+  List<Station> stations(
+      @RequestParam(required = false) String named,
+      @Parameter(description = "Only these ones.") @RequestParam(defaultValue = "")
+          List<String> code) {
     refuse();
     return sea.stations(switches.is(Switches.Mode.HUGE) ? 20_000 : 0).stream()
+        .filter(one -> code.isEmpty() || code.contains(one.code()))
         .filter(one -> named == null || one.name().toLowerCase().contains(named.toLowerCase()))
         .toList();
   }
