@@ -337,29 +337,6 @@ public final class DataNode implements Iterable<DataNode> {
    * @param pointer empty or starting with a slash
    */
   public Optional<DataNode> at(String pointer) {
-    DataNode here = this;
-    if (pointer.isEmpty()) {
-      return Optional.of(here);
-    }
-    for (int start = 1, end; start <= pointer.length(); start = end + 1) {
-      int slash = pointer.indexOf('/', start);
-      end = slash < 0 ? pointer.length() : slash;
-      String step = pointer.substring(start, end);
-      DataNode next = here.isArray() ? item(here, step) : here.get(unescaped(step));
-      if (next == null) {
-        return Optional.empty();
-      }
-      here = next;
-    }
-    return Optional.of(here);
-  }
-
-  private static String unescaped(String step) {
-    return step.indexOf('~') < 0 ? step : step.replace("~1", "/").replace("~0", "~");
-  }
-
-  private static @Nullable DataNode item(DataNode array, String step) {
-    int index = step.matches("\\d{1,8}") ? Integer.parseInt(step) : array.children.length;
-    return index < array.children.length ? array.child(index) : null;
+    return JsonPointer.from(this, pointer);
   }
 }

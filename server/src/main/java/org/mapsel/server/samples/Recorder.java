@@ -173,32 +173,29 @@ public class Recorder {
         kept.map(SampleStore.Kept::parameters)
             .orElseGet(() -> ValueJson.write(FirstValues.of(service, operation, Extent.REQUIRED)));
     Optional<JsonNode> recorded = kept.flatMap(SampleStore.Kept::answer);
-    Optional<JsonNode> given =
-        recorded.isPresent()
-            ? Optional.empty()
-            : GivenAnswers.of(service, operation)
-                .map(answer -> ValueJson.write(Trimmed.of(answer).value()));
+    if (recorded.isPresent()) {
+      Optional<Sent> sent =
+          kept.flatMap(SampleStore.Kept::exchange)
+              .flatMap(exchanges::find)
+              .map(
+                  exchange ->
+                      new Sent(
+                          exchange.id(),
+                          exchange.status().orElse(null),
+                          exchange.tookMillis(),
+                          exchange.startedAt()));
+      return new Sample(Origin.RECORDED, parameters, recorded.get(), sent);
+    }
+    Optional<RecordValue> given = GivenAnswers.of(service, operation);
+    Value answer =
+        given.isPresent()
+            ? Trimmed.of(given.get()).value()
+            : SampleMaker.make(service.shapes(), operation.output(), Extent.EVERYTHING);
     return new Sample(
-        recorded.isPresent()
-            ? Origin.RECORDED
-            : given.isPresent() ? Origin.GIVEN : Origin.GENERATED,
+        given.isPresent() ? Origin.GIVEN : Origin.GENERATED,
         parameters,
-        recorded
-            .or(() -> given)
-            .orElseGet(
-                () ->
-                    ValueJson.write(
-                        SampleMaker.make(service.shapes(), operation.output(), Extent.EVERYTHING))),
-        recorded
-            .flatMap(answer -> kept.flatMap(SampleStore.Kept::exchange))
-            .flatMap(exchanges::find)
-            .map(
-                exchange ->
-                    new Sent(
-                        exchange.id(),
-                        exchange.status().orElse(null),
-                        exchange.tookMillis(),
-                        exchange.startedAt())));
+        ValueJson.write(answer),
+        Optional.empty());
   }
 
   /** What an operation answered last; absent if it never did. */

@@ -3,7 +3,6 @@ package org.mapsel.core.read.sample;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -18,7 +17,6 @@ import org.mapsel.core.declare.HttpDeclaration.AnswerDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
-import org.mapsel.core.declare.HttpDeclaration.PartDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
@@ -28,7 +26,6 @@ import org.mapsel.core.read.Reading;
 import org.mapsel.core.ref.Place;
 import org.mapsel.core.service.GivenRequest;
 import org.mapsel.core.service.GivenRequest.GivenAnswer;
-import org.mapsel.core.service.GivenRequest.Piece;
 import org.mapsel.core.shape.Wire;
 
 /** Requests that somebody has seen work, with their answers. */
@@ -53,8 +50,6 @@ public final class SampleReader implements DescriptionReader {
           "upgrade-insecure-requests",
           "priority",
           "te");
-
-  private static final String MULTIPART = "multipart/form-data";
 
   /** Headers that are no parameters, but may decide what comes back. */
   private static final Set<String> PASSED_ON = Set.of("accept", "accept-language");
@@ -155,7 +150,7 @@ public final class SampleReader implements DescriptionReader {
     Sample first = samples.get(0);
     URI uri = URI.create(first.address);
     Place place = new Place(source.address(), 1, 1);
-    Optional<Sent> sent = Sent.in(samples);
+    Optional<SentBody> sent = SentBody.in(samples);
     HttpDeclaration.Details details =
         new HttpDeclaration.Details(
             "",
@@ -214,7 +209,7 @@ public final class SampleReader implements DescriptionReader {
         .collect(Collectors.toSet());
   }
 
-  private static GivenRequest given(Sample first, Optional<Sent> sent) {
+  private static GivenRequest given(Sample first, Optional<SentBody> sent) {
     Map<String, String> headers = new LinkedHashMap<>();
     for (Sample.Field field : first.headers) {
       if (PASSED_ON.contains(field.name().toLowerCase(Locale.ROOT))) {
@@ -225,7 +220,7 @@ public final class SampleReader implements DescriptionReader {
     return new GivenRequest(
         headers,
         FormPieces.of(query == null ? "" : query),
-        sent.map(Sent::pieces).orElse(List.of()),
+        sent.map(SentBody::pieces).orElse(List.of()),
         first.answers.stream()
             .filter(answer -> answer.status() / 100 == 2 && !answer.body().isBlank())
             .map(answer -> new GivenAnswer(answer.status(), answer.mediaType(), answer.body()))
@@ -257,77 +252,14 @@ public final class SampleReader implements DescriptionReader {
     }
   }
 
-  /**
-   * The bodies that were sent.
-   *
-   * @param said their media type, as it was said or as it looks
-   * @param written the media type that they are really written in
-   * @param pieces of the first of them
-   * @param parts how those of its parts are written of which it was said
-   */
-  private record Sent(
-      String said,
-      String written,
-      DataType type,
-      List<Piece> pieces,
-      Map<String, PartDeclaration> parts) {
-
-    static Optional<Sent> in(List<Sample> samples) {
-      List<Sample> inParts = samples.stream().filter(one -> !one.parts.isEmpty()).toList();
-      List<Sample> whole = samples.stream().filter(one -> !one.body.isEmpty()).toList();
-      return inParts.isEmpty()
-          ? whole.isEmpty() ? Optional.empty() : Optional.of(whole(whole))
-          : Optional.of(inParts(inParts));
-    }
-
-    private static Sent whole(List<Sample> sending) {
-      Sample first = sending.get(0);
-      String said = first.header("content-type");
-      BodyKind looks = BodyKind.of(first.body, said);
-      Optional<List<Piece>> pieces = looks.pieces(first.body);
-      BodyKind kind = pieces.isPresent() ? looks : BodyKind.TEXT;
-      Inferred inferred = new Inferred();
-      for (Sample sample : sending) {
-        kind.widen(sample.body, inferred);
-      }
-      return new Sent(
-          said.isEmpty() ? kind.written("") : said,
-          kind.written(said),
-          inferred.type(true),
-          pieces.or(() -> kind.pieces(first.body)).orElseThrow(),
-          Map.of());
-    }
-
-    private static Sent inParts(List<Sample> sending) {
-      Inferred inferred = new Inferred();
-      Map<String, PartDeclaration> said = new HashMap<>();
-      for (Sample sample : sending) {
-        inferred.sawRecord();
-        Map<String, Integer> times = new LinkedHashMap<>();
-        for (Sample.Part part : sample.parts) {
-          if (part.file()) {
-            inferred.member(part.name()).sawFile();
-          } else {
-            inferred.member(part.name()).sawText(part.value(), false);
-          }
-          times.merge(part.name(), 1, Integer::sum);
-          if (!part.mediaType().isEmpty()) {
-            said.putIfAbsent(part.name(), PartDeclaration.in(part.mediaType()));
-          }
-        }
-        times.forEach(inferred::sawMember);
-      }
-      return new Sent(MULTIPART, MULTIPART, inferred.type(true), List.of(), said);
-    }
-  }
-
-  private static BodyDeclaration body(Sent sent, List<Sample> samples) {
-    DataType type = Marks.in(sent.type, Marks.BODY, marked(samples));
+  private static BodyDeclaration body(SentBody sent, List<Sample> samples) {
+    DataType type = Marks.in(sent.type(), Marks.BODY, marked(samples));
     // A body in parts is written anew, whether or not somebody fills them.
     return new BodyDeclaration(
-        sent.pieces.isEmpty(),
+        sent.pieces().isEmpty(),
         "",
-        List.of(new ContentDeclaration(sent.said, sent.written, Optional.of(type), sent.parts)));
+        List.of(
+            new ContentDeclaration(sent.said(), sent.written(), Optional.of(type), sent.parts())));
   }
 
   private static List<AnswerDeclaration> answers(List<Sample> samples) {
