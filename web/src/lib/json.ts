@@ -75,7 +75,17 @@ export function withValue(
   path: readonly string[],
   value: Json,
   steps: Steps = {},
-  at = 0,
+): Record<string, Json> {
+  return withInside(root, path, 0, value, steps);
+}
+
+/** Sets what the steps from one on lead to. */
+function withInside(
+  root: Json,
+  path: readonly string[],
+  at: number,
+  value: Json,
+  steps: Steps,
 ): Record<string, Json> {
   const record = isRecord(root) ? root : {};
   const name = path[at];
@@ -85,7 +95,7 @@ export function withValue(
   const items = itemsOf(before);
   const step = steps[pathKey(path.slice(0, at + 1))] ?? (last ? undefined : 0);
   const inside = items[step ?? 0];
-  const next = last ? value : withValue(inside, path, value, steps, at + 1);
+  const next = last ? value : withInside(inside, path, at + 1, value, steps);
   if (step !== undefined && (step > 0 || items.length > 1)) {
     const changed = [...items];
     changed[step] = isNothing(next) ? (last ? '' : {}) : next;

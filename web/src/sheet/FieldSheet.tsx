@@ -135,6 +135,7 @@ export function FieldSheet(props: Props) {
   const itemSteps = (row: FieldRow): Steps =>
     row.field.repeats ? { ...view.asked, [pathKey(row.field.path)]: row.at } : view.asked;
   const remove = (row: FieldRow) => {
+    if (props.isFixed?.(row)) return;
     props.onRemove(row.field.path, itemSteps(row));
     onView({ type: 'step', side: 'in', path: row.field.path, to: Math.max(0, row.at - 1) });
   };

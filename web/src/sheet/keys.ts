@@ -57,10 +57,10 @@ function itemKey(event: KeyboardEvent, keys: SheetKeys, row: FieldRow) {
   };
   const most = row.side === 'in' ? Math.max(row.loaded - 1, row.at) : row.loaded - 1;
   switch (event.key) {
-    case 'ArrowLeft':
+    case 'PageUp':
       step(Math.max(0, row.at - 1));
       return true;
-    case 'ArrowRight':
+    case 'PageDown':
       step(Math.min(most, row.at + 1));
       return true;
     case '+':

@@ -157,10 +157,10 @@ describe('rows of a sheet', () => {
 
 describe('keys of a sheet', () => {
   /** Presses keys one after the other and tells what they did. */
-  function press(startAt: string, ...pressed: (string | Partial<KeyboardEvent>)[]) {
+  function pressOn(on: Sheet, startAt: string, ...pressed: (string | Partial<KeyboardEvent>)[]) {
     const done: string[] = [];
     let view = startView;
-    let rows = visibleRows(sheet, view);
+    let rows = visibleRows(on, view);
     let at = rows.findIndex((row) => row.kind === 'field' && row.field.path.join('/') === startAt);
     const label = (row: FieldRow) => row.field.path.join('/');
     for (const key of pressed) {
@@ -189,11 +189,14 @@ describe('keys of a sheet', () => {
         onSend: () => done.push('send'),
       };
       sheetKey(event as never, keys);
-      rows = visibleRows(sheet, view);
+      rows = visibleRows(on, view);
     }
     const row = rows[at];
-    return { at: row?.kind === 'field' ? label(row) : undefined, done, shown: names(view) };
+    return { at: row?.kind === 'field' ? label(row) : undefined, done, view, shown: names(view) };
   }
+
+  const press = (startAt: string, ...pressed: (string | Partial<KeyboardEvent>)[]) =>
+    pressOn(sheet, startAt, ...pressed);
 
   it('moves over fields and passes the heads', () => {
     expect(press('basin', 'ArrowDown').at).toBe('total');
@@ -208,6 +211,25 @@ describe('keys of a sheet', () => {
     expect(press('arrivals/vessel/name', 'ArrowLeft').at).toBe('arrivals/vessel');
     expect(press('arrivals', 'ArrowLeft').shown).not.toContain('arrivals/vessel');
     expect(press('arrivals/diag', 'ArrowRight', 'ArrowRight').at).toBe('arrivals/diag/node');
+  });
+
+  it('goes through items, and adds and takes out those of parameters', () => {
+    const key = (name: string) => ({ altKey: true, key: name });
+    const name = (...keys: string[]) =>
+      value(press('arrivals', ...keys.map(key)).view, 'arrivals/vessel/name');
+    expect(name('PageDown')).toBe('Salt Wren');
+    expect(name('PageDown', 'PageDown')).toBe('Salt Wren');
+    expect(name('PageDown', 'PageUp')).toBe('Marrow Tern');
+    expect(press('arrivals', key('+'), key('-')).done).toEqual([]);
+    expect(press('day', key('+')).view).toBe(startView);
+
+    const berths = {
+      ...sheet,
+      goesIn: [field('berths', { repeats: true })],
+      parameters: { berths: ['N2', 'S5'] },
+    };
+    expect(pressOn(berths, 'berths', key('+')).view.asked).toEqual({ berths: 2 });
+    expect(pressOn(berths, 'berths', key('PageDown'), key('-')).done).toEqual(['without berths']);
   });
 
   it('uses, edits, finds, moves and sends', () => {

@@ -44,22 +44,35 @@ interface FieldProps {
   onInput: (value: Json) => void;
 }
 
-const partsOf = (text: string) =>
-  text
-    .split(',')
+/** Texts may have commas in them; of anything else several can be typed at once. */
+function partsOf(text: string, kind: Input['kind']) {
+  return (kind === 'TEXT' ? [text] : text.split(','))
     .map((part) => part.trim())
     .filter((part) => part !== '');
+}
+
+/** How a value is written where there is no picker for several. */
+const WRITTEN: Partial<Record<Input['kind'], string>> = {
+  DATE: 'yyyy-mm-dd',
+  TIME: 'hh:mm:ss',
+  DATE_TIME: 'yyyy-mm-ddThh:mm:ss',
+};
 
 /**
- * Any number of values, each a chip; Enter ends one, or several with commas. What is being typed counts
- * too, but becomes no chip by itself: that would move a button away from under the mouse.
+ * Any number of values, each a chip; Enter ends one. What is still being typed counts too, but
+ * becomes no chip by itself: that would move a button away from under the mouse.
  */
 function Several({ input, value, onInput }: FieldProps) {
   const [typed, setTyped] = useState('');
-  const chosen = input.kind === 'CHOICE';
+  const { kind } = input;
+  const chosen = kind === 'CHOICE';
   const items = textsOf(value);
-  const pending = chosen ? [] : partsOf(typed);
-  const chips = items.slice(0, items.length - pending.length);
+  const pending = chosen ? [] : partsOf(typed, kind);
+  const start = items.length - pending.length;
+  // Somebody else may have put in other values since.
+  const chips = pending.every((part, index) => items[start + index] === part)
+    ? items.slice(0, start)
+    : items;
   return (
     <Autocomplete
       multiple
@@ -72,11 +85,11 @@ function Several({ input, value, onInput }: FieldProps) {
       inputValue={typed}
       onInputChange={(_, text, reason) => {
         setTyped(text);
-        if (reason === 'input' && !chosen) onInput([...chips, ...partsOf(text)]);
+        if (reason === 'input' && !chosen) onInput([...chips, ...partsOf(text, kind)]);
       }}
       onChange={(_, next) => {
         setTyped('');
-        onInput([...new Set(chosen ? next : next.flatMap(partsOf))]);
+        onInput([...new Set(chosen ? next : next.flatMap((one) => partsOf(one, kind)))]);
       }}
       renderInput={(params) => (
         <TextField
@@ -84,7 +97,7 @@ function Several({ input, value, onInput }: FieldProps) {
           label={input.label}
           required={input.required && items.length === 0}
           helperText={input.help || undefined}
-          placeholder={items.length === 0 && chosen ? 'any' : undefined}
+          placeholder={items.length > 0 ? undefined : chosen ? 'any' : WRITTEN[kind]}
         />
       )}
     />
