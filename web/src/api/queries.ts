@@ -1,5 +1,12 @@
 import { queryOptions } from '@tanstack/react-query';
-import { api, type CutRequest, unwrap } from './client';
+import {
+  api,
+  type CutRequest,
+  type FieldRef,
+  type Rule,
+  type SlotId,
+  unwrap,
+} from './client';
 
 /** What the server keeps, one entry a resource; used by pages, and named when something changes. */
 export const servicesQuery = queryOptions({
@@ -46,12 +53,93 @@ export const appQuery = (app: string) =>
     queryFn: () => unwrap(api.GET('/api/apps/{app}', { params: { path: { app } } })),
   });
 
-export const previewQuery = (app: string, page: string, version: number) =>
+/** A page on the bench; all of them are asked for anew when a sample changes. */
+export const benchQuery = (app: string, page: string, version: number) =>
   queryOptions({
-    queryKey: ['preview', app, page, version],
+    queryKey: ['bench', app, page, version],
+    queryFn: () =>
+      unwrap(api.GET('/api/apps/{app}/pages/{page}/bench', { params: { path: { app, page } } })),
+    placeholderData: (before) => before,
+  });
+
+/** The field sheet of a call of a page, in the edition that the app is pinned to. */
+export const sheetQuery = (app: string, page: string, call: string, version: number) =>
+  queryOptions({
+    queryKey: ['bench', app, page, 'call', call, version],
     queryFn: () =>
       unwrap(
-        api.GET('/api/apps/{app}/pages/{page}/preview', { params: { path: { app, page } } }),
+        api.GET('/api/apps/{app}/pages/{page}/calls/{call}', {
+          params: { path: { app, page, call } },
+        }),
+      ),
+    placeholderData: (before) => before,
+  });
+
+export const offersQuery = (app: string, page: string, slot: SlotId, find: string) =>
+  queryOptions({
+    queryKey: ['bench', app, page, 'offers', slot, find],
+    queryFn: () =>
+      unwrap(
+        api.POST('/api/apps/{app}/pages/{page}/offers', {
+          params: { path: { app, page } },
+          body: { slot, find },
+        }),
+      ),
+    placeholderData: (before) => before,
+  });
+
+export const formulaQuery = (app: string, page: string, slot: SlotId, text: string) =>
+  queryOptions({
+    queryKey: ['bench', app, page, 'formula', slot, text],
+    queryFn: () =>
+      unwrap(
+        api.POST('/api/apps/{app}/pages/{page}/formulas', {
+          params: { path: { app, page } },
+          body: { slot, text },
+        }),
+      ),
+    placeholderData: (before) => before,
+  });
+
+export const findingsQuery = (app: string, version: number) =>
+  queryOptions({
+    queryKey: ['bench', app, 'findings', version],
+    queryFn: () => unwrap(api.GET('/api/apps/{app}/findings', { params: { path: { app } } })),
+    placeholderData: (before) => before,
+  });
+
+export const modelQuery = (app: string, version: number) =>
+  queryOptions({
+    queryKey: ['bench', app, 'model', version],
+    queryFn: () => unwrap(api.GET('/api/apps/{app}/model', { params: { path: { app } } })),
+    placeholderData: (before) => before,
+  });
+
+export const typeQuery = (app: string, type: string, version: number) =>
+  queryOptions({
+    queryKey: ['bench', app, 'model', type, version],
+    queryFn: () =>
+      unwrap(
+        api.GET('/api/apps/{app}/model/types/{type}', { params: { path: { app, type } } }),
+      ),
+    placeholderData: (before) => before,
+  });
+
+/** A record as rules see it, with some of the samples. */
+export const recordQuery = (app: string, shape: FieldRef['owner']) =>
+  queryOptions({
+    queryKey: ['bench', app, 'record', shape],
+    queryFn: () =>
+      unwrap(api.POST('/api/apps/{app}/records', { params: { path: { app } }, body: shape })),
+  });
+
+/** What a rule makes of the samples, as it is written. */
+export const derivedQuery = (app: string, shape: FieldRef['owner'], rule: Rule) =>
+  queryOptions({
+    queryKey: ['bench', app, 'derived', shape, rule],
+    queryFn: () =>
+      unwrap(
+        api.POST('/api/apps/{app}/derived', { params: { path: { app } }, body: { shape, rule } }),
       ),
     placeholderData: (before) => before,
   });

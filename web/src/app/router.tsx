@@ -2,6 +2,8 @@ import { createBrowserRouter, Navigate, Outlet } from 'react-router';
 import { AppsPlace } from '@/features/apps/AppsPlace';
 import { BenchPage } from '@/features/apps/bench/BenchPage';
 import { OpenPage } from '@/features/apps/OpenPage';
+import { ModelPlace } from '@/features/apps/model/ModelPlace';
+import { ModelStart } from '@/features/apps/model/ModelStart';
 import { IntakePage } from '@/features/services/IntakePage';
 import { OperationPage } from '@/features/services/OperationPage';
 import { ServicePage } from '@/features/services/ServicePage';
@@ -30,7 +32,10 @@ export const router = createBrowserRouter([
         ],
       },
       { path: '/apps', element: <AppsPlace /> },
+      { path: '/apps/:app/model', element: <ModelPlace /> },
+      { path: '/apps/:app/model/:type', element: <ModelPlace /> },
       { path: '/apps/:app/pages/:page', element: <BenchPage /> },
+      { path: '/model', element: <ModelStart /> },
       { path: '*', element: <Lost /> },
     ],
   },

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { count, inLine, millis, shown } from './format';
+import { count, inLine, inWords, millis } from './format';
 
 describe('a value in one line', () => {
   it('is what people would write', () => {
@@ -17,19 +17,18 @@ describe('a value in one line', () => {
   });
 });
 
-describe('a value on a finished page', () => {
-  it('stays in the zone it came in', () => {
-    expect(shown('2031-05-14T23:40:00+02:00', 'DATE_TIME')).toBe('14 May 2031, 23:40');
-    expect(shown('2031-05-04T06:40:00Z', 'DATE')).toBe('4 May 2031');
-    expect(shown('2031-05-04', 'DATE_TIME')).toBe('4 May 2031');
-    expect(shown('06:40:30Z', 'TIME')).toBe('06:40');
+describe('a value in a field sheet', () => {
+  it('is a time as people write it, in the zone it came in', () => {
+    expect(inWords('2031-05-14T23:40:00+02:00', 'date-time', 'en-GB')).toBe('14 May 2031, 23:40');
+    expect(inWords('2031-05-04', 'date', 'en-GB')).toBe('4 May 2031');
+    expect(inWords('06:40:30Z', 'time', 'en-GB')).toBe('06:40');
   });
 
-  it('is left as it is where it is not what its format says', () => {
-    expect(shown('soon', 'DATE_TIME')).toBe('soon');
-    expect(shown('2031-05-04T06:40:00Z', 'TEXT')).toBe('2031-05-04T06:40:00Z');
-    expect(shown(null, 'DATE')).toBe('');
-    expect(shown(['2031-05-04', '2031-12-24'], 'DATE')).toBe('4 May 2031, 24 Dec 2031');
+  it('is left as it is where it is not what its type says', () => {
+    expect(inWords('soon', 'date-time', 'en-GB')).toBe('soon');
+    expect(inWords('2031-05-04T06:40:00Z', 'text')).toBe('2031-05-04T06:40:00Z');
+    expect(inWords(null, 'date')).toBe('null');
+    expect(inWords('', 'date')).toBe('');
   });
 });
 

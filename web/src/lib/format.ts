@@ -17,30 +17,35 @@ export function inLine(value: Json): string {
   return String(value);
 }
 
-const DATE = /^(\d{4})-(\d{2})-(\d{2})/;
-const DATE_TIME = /^(\d{4})-(\d{2})-(\d{2})T(\d{2}):(\d{2})/;
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+/** A day, a time or both, as they are written in messages; a zone is of no interest to the eye. */
+const WRITTEN =
+  /^(?:(\d{4})-(\d{2})-(\d{2}))?T?(?:(\d{2}):(\d{2})(?::\d{2}(?:\.\d+)?)?)?(?:Z|[+-]\d{2}:\d{2})?$/;
+
+/** How the fields of a sheet that hold times are written, in the language of the browser. */
+const STYLES: Record<string, Intl.DateTimeFormatOptions> = {
+  date: { dateStyle: 'medium' },
+  time: { timeStyle: 'short' },
+  'date-time': { dateStyle: 'medium', timeStyle: 'short' },
+};
 
 /**
- * A value as a finished page shows it. Times stay in the zone they came in: nobody at a harbour
+ * A value in one line as people read it. Times stay in the zone they came in: nobody at a harbour
  * wants them moved.
+ *
+ * @param type what the field sheet calls the type of the field
  */
-export function shown(value: Json, format: string): string {
-  if (value === null || value === undefined) return '';
-  if (Array.isArray(value)) return value.map((one) => shown(one, format)).join(', ');
-  if (typeof value === 'string') {
-    const time = DATE_TIME.exec(value);
-    if (format === 'DATE_TIME' && time) {
-      return `${Number(time[3])} ${MONTHS[Number(time[2]) - 1]} ${time[1]}, ${time[4]}:${time[5]}`;
-    }
-    const date = DATE.exec(value);
-    if ((format === 'DATE' || format === 'DATE_TIME') && date) {
-      return `${Number(date[3])} ${MONTHS[Number(date[2]) - 1]} ${date[1]}`;
-    }
-    if (format === 'TIME') return value.slice(0, 5);
-  }
-  return inLine(value);
+export function inWords(value: Json, type: string, language?: string): string {
+  const style = STYLES[type];
+  const parts = style && typeof value === 'string' ? WRITTEN.exec(value) : null;
+  if (!parts || value === '') return inLine(value);
+  const [, year = 1970, month = 1, day = 1, hour = 0, minute = 0] = parts.map(Number).map(known);
+  const time = new Date(Date.UTC(year, month - 1, day, hour, minute));
+  return Number.isNaN(time.getTime())
+    ? inLine(value)
+    : new Intl.DateTimeFormat(language, { ...style, timeZone: 'UTC' }).format(time);
 }
+
+const known = (number: number) => (Number.isNaN(number) ? undefined : number);
 
 export function millis(took: number) {
   return took < 10_000 ? `${took} ms` : `${(took / 1000).toFixed(1)} s`;

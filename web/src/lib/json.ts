@@ -17,48 +17,77 @@ export function asBinary(json: Json): Binary | undefined {
   return isRecord(inside) ? (inside as unknown as Binary) : undefined;
 }
 
-export const pathKey = (path: readonly string[]) => path.join('\u001f');
+/** A step of a path: a name, or an object that picks an item or cuts a text. */
+export type Step =
+  | string
+  | {
+      key?: string | undefined;
+      is?: string | undefined;
+      at?: number | undefined;
+      cut?: string | undefined;
+      every?: boolean | undefined;
+    };
+export type Path = readonly Step[];
+
+/** The same text for the same step; names never start like JSON objects. */
+const stepKey = (step: Step) => (typeof step === 'string' ? step : JSON.stringify(step));
+
+export const pathKey = (path: Path) => path.map(stepKey).join('\u001f');
+
+export const isName = (step: Step | undefined): step is string => typeof step === 'string';
 
 /** What people read: arrivals › vessel › name. */
-export const pathText = (path: readonly string[]) => path.join(' › ');
+export const pathText = (path: Path) => path.map(stepText).join(' › ');
 
-export function startsWith(path: readonly string[], prefix: readonly string[]) {
-  return prefix.length <= path.length && prefix.every((step, index) => path[index] === step);
+function stepText(step: Step) {
+  if (isName(step)) return step;
+  if (step.key !== undefined) return `${step.key} = ${step.is ?? ''}`;
+  return step.at === undefined ? 'cut out' : `number ${step.at + 1}`;
 }
+
+export function startsWith(path: Path, prefix: Path) {
+  return (
+    prefix.length <= path.length &&
+    prefix.every((step, index) => {
+      const other = path[index];
+      return other !== undefined && stepKey(other) === stepKey(step);
+    })
+  );
+}
+
+/** The name under which the derived fields of a record stand in a sample. */
+const DERIVED = '$derived';
+
+/** The record that a derived field is made of. */
+export const recordOf = (path: Path) => path.slice(0, path.indexOf(DERIVED));
 
 /** Which item of each list is looked at, by the list's path. */
 export type Steps = Readonly<Record<string, number>>;
 
-/** Whether a step of a path cuts a text: a pattern between slashes, with a g for every match. */
-export function isCut(step: string) {
-  return /^\/.+\/g?$/s.test(step);
-}
-
-/** A step that picks the item of a list by one of its fields: key=LOA. */
-export function selectorIn(step: string) {
-  const at = step.indexOf('=');
-  return at > 0 && !isCut(step)
-    ? { field: step.slice(0, at), value: step.slice(at + 1) }
-    : undefined;
-}
-
 /** The value at a path, through the looked-at or picked item of each list on the way. */
-export function valueAt(root: Json, path: readonly string[], steps: Steps): Json {
+export function valueAt(root: Json, path: Path, steps: Steps): Json {
   let here: Json = root;
   for (let i = 0; i < path.length; i++) {
-    const name = path[i];
-    const selector = name === undefined ? undefined : selectorIn(name);
-    if (Array.isArray(here) && selector) {
-      here = here.find((one) => isRecord(one) && String(one[selector.field]) === selector.value);
+    const step = path[i];
+    if (step !== undefined && !isName(step)) {
+      here = picked(here, step);
       continue;
     }
-    const step = steps[pathKey(path.slice(0, i))] ?? 0;
+    const item = steps[pathKey(path.slice(0, i))] ?? 0;
     // What stands alone may be the first of several to come.
-    if (Array.isArray(here) || step > 0) here = itemsOf(here)[step];
-    if (!isRecord(here) || name === undefined) return undefined;
-    here = here[name];
+    if (Array.isArray(here) || item > 0) here = itemsOf(here)[item];
+    if (!isRecord(here) || step === undefined) return undefined;
+    here = here[step];
   }
   return here;
+}
+
+/** What a step that is no name leads to; what is cut out of a text stands in no sample. */
+function picked(here: Json, { key, is, at }: Exclude<Step, string>): Json {
+  if (key !== undefined) {
+    return itemsOf(here).find((one) => isRecord(one) && String(one[key]) === is);
+  }
+  return at === undefined ? undefined : itemsOf(here).at(at);
 }
 
 function isNothing(value: Json) {
@@ -72,7 +101,7 @@ function isNothing(value: Json) {
  */
 export function withValue(
   root: Json,
-  path: readonly string[],
+  path: Path,
   value: Json,
   steps: Steps = {},
 ): Record<string, Json> {
@@ -82,14 +111,14 @@ export function withValue(
 /** Sets what the steps from one on lead to. */
 function withInside(
   root: Json,
-  path: readonly string[],
+  path: Path,
   at: number,
   value: Json,
   steps: Steps,
 ): Record<string, Json> {
   const record = isRecord(root) ? root : {};
   const name = path[at];
-  if (name === undefined) return record;
+  if (!isName(name)) return record;
   const last = at === path.length - 1;
   const before = record[name];
   const items = itemsOf(before);
@@ -113,11 +142,7 @@ export function itemsOf(value: Json): Json[] {
 }
 
 /** The same JSON without the looked-at item of a list. */
-export function withoutItem(
-  root: Json,
-  path: readonly string[],
-  steps: Steps,
-): Record<string, Json> {
+export function withoutItem(root: Json, path: Path, steps: Steps): Record<string, Json> {
   const key = pathKey(path);
   const left = itemsOf(valueAt(root, path, steps)).filter(
     (_, index) => index !== (steps[key] ?? 0),

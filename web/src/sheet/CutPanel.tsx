@@ -10,7 +10,7 @@ import { useDeferredValue, useState } from 'react';
 import { ApiProblem, type FieldView, type Json } from '@/api/client';
 import { cutsQuery } from '@/api/queries';
 import { count, inLine } from '@/lib/format';
-import { pathKey, pathText, valueAt } from '@/lib/json';
+import { pathKey, pathText, type Step, valueAt } from '@/lib/json';
 import { MONO } from '@/ui/fonts';
 
 interface Props {
@@ -18,7 +18,7 @@ interface Props {
   answer: Json;
   /** Which fields are used, by path key. */
   used: ReadonlySet<string>;
-  onUse: (path: string[], use: boolean) => void;
+  onUse: (path: Step[], use: boolean) => void;
 }
 
 const LONG = 40;
@@ -28,7 +28,7 @@ export function textsOf(fields: FieldView[], answer: Json) {
   return fields
     .filter((field) => field.kind === 'scalar' && field.type === 'text' && !field.rows.length)
     .map((field) => ({ path: field.path, text: valueAt(answer, field.path, {}) }))
-    .filter((one): one is { path: string[]; text: string } => typeof one.text === 'string')
+    .filter((one): one is { path: Step[]; text: string } => typeof one.text === 'string')
     .filter(({ text }) => fields.length === 1 || text.length > LONG || text.trim().includes('\n'));
 }
 

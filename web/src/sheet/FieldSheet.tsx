@@ -2,7 +2,7 @@ import Box from '@mui/material/Box';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type ReactNode, useId, useMemo, useReducer, useRef, useState } from 'react';
 import type { Json } from '@/api/client';
-import { pathKey, type Steps } from '@/lib/json';
+import { type Path, pathKey, type Steps } from '@/lib/json';
 import {
   changeView,
   type FieldRow,
@@ -38,12 +38,14 @@ interface Props {
   isFixed?: (row: FieldRow) => boolean;
   onUse: (row: FieldRow) => void;
   /** Puts in a value, where parameters repeat into the item that is looked at. */
-  onParameter: (path: string[], value: Json, steps: Steps) => void;
+  onParameter: (path: Path, value: Json, steps: Steps) => void;
   /** Takes out the looked-at item of a repeated parameter. */
-  onRemove: (path: string[], steps: Steps) => void;
+  onRemove: (path: Path, steps: Steps) => void;
   onMove?: (row: FieldRow, by: number) => void;
   onActive?: (row: FieldRow) => void;
   onSend?: (() => void) | undefined;
+  /** What a row is dragged as; nothing for one that cannot be dragged. */
+  dragText?: (row: FieldRow) => string | undefined;
 }
 
 const WITH_BINDING =
@@ -235,6 +237,7 @@ export function FieldSheet(props: Props) {
                     lit={(props.lit ?? nothingLit).has(row.key)}
                     template={template}
                     tickable={props.canTick(row)}
+                    dragText={props.dragText?.(row)}
                     binding={columns?.cell(row)}
                     fixedValue={props.isFixed?.(row) ?? false}
                     onView={onView}

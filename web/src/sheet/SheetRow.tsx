@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import { memo, type ReactNode } from 'react';
 import type { Json } from '@/api/client';
+import { DRAGGED } from '@/lib/drag';
 import { MONO } from '@/ui/fonts';
 import { Mark } from '@/ui/Mark';
 import { ItemTools } from './ItemTools';
@@ -17,6 +18,7 @@ interface Props {
   lit: boolean;
   template: string;
   tickable: boolean;
+  dragText: string | undefined;
   binding: ReactNode;
   fixedValue: boolean;
   onView: (action: ViewAction) => void;
@@ -67,13 +69,18 @@ function NameCell({
   onView,
   onUse,
   tickable,
-}: Pick<Props, 'row' | 'onView' | 'onUse' | 'tickable'>) {
+  dragText,
+}: Pick<Props, 'row' | 'onView' | 'onUse' | 'tickable' | 'dragText'>) {
   const { field } = row;
   return (
     <Box
       role="gridcell"
       sx={{ ...cell, pl: `${4 + (row.level - 1) * 16}px`, gap: 0.5 }}
       title={field.documentation}
+      draggable={dragText !== undefined}
+      onDragStart={(event) => {
+        if (dragText !== undefined) event.dataTransfer.setData(DRAGGED, dragText);
+      }}
     >
       <Mark side={row.side} />
       <Twisty row={row} onView={onView} />
@@ -100,7 +107,7 @@ function NameCell({
           fontWeight: row.used ? 700 : 400,
         }}
       >
-        {field.name}
+        {field.derived ? <em>{field.name}</em> : field.name}
       </Box>
       {row.items !== undefined && (
         <Box component="span" sx={{ color: row.side === 'in' ? 'goesIn' : 'comesBack' }}>
@@ -119,6 +126,12 @@ function NameCell({
       )}
     </Box>
   );
+}
+
+/** What people call it on pages, where that is more than its name, and what the description says. */
+function labelled({ label, name, documentation }: FieldRow['field']) {
+  const plain = label === undefined || label.toLowerCase() === name.toLowerCase();
+  return plain ? documentation : [label, documentation].filter((words) => words !== '').join(' · ');
 }
 
 /** One field: its name in the tree, type, description, binding and value. */
@@ -151,7 +164,13 @@ export const SheetRow = memo(function SheetRow(props: Props) {
         '&:hover': { bgcolor: 'shallow' },
       }}
     >
-      <NameCell row={row} onView={props.onView} onUse={props.onUse} tickable={props.tickable} />
+      <NameCell
+        row={row}
+        onView={props.onView}
+        onUse={props.onUse}
+        tickable={props.tickable}
+        dragText={props.dragText}
+      />
       <Box role="gridcell" className="type" sx={{ ...cell, color: 'text.secondary' }}>
         {field.type}
       </Box>
@@ -161,7 +180,7 @@ export const SheetRow = memo(function SheetRow(props: Props) {
           title={field.documentation}
           sx={{ overflow: 'hidden', textOverflow: 'ellipsis' }}
         >
-          {field.documentation}
+          {labelled(field)}
         </Box>
       </Box>
       <Box role="gridcell" className="binding" sx={cell}>

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { inLine } from '@/lib/format';
+import { inLine, inWords } from '@/lib/format';
 import { asBinary } from '@/lib/json';
 import type { FieldRow } from './model';
 
@@ -19,7 +19,7 @@ export function ValueText({ row }: { row: FieldRow }) {
       />
     );
   }
-  const text = value === undefined ? '–' : inLine(value);
+  const text = value === undefined ? '–' : inWords(value, field.type);
   return (
     <Box
       component="span"

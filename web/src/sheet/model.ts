@@ -1,10 +1,10 @@
 import type { FieldView, Json } from '@/api/client';
 import {
-  isCut,
   isRecord,
   itemsOf,
+  isName,
+  type Path,
   pathKey,
-  selectorIn,
   startsWith,
   type Steps,
   valueAt,
@@ -70,7 +70,7 @@ export interface View {
 /** What a parameter without a value is where a sample has one. */
 export const AS_GIVEN = 'as given';
 
-export const rowKey = (side: Side, path: readonly string[]) => `${side}:${pathKey(path)}`;
+export const rowKey = (side: Side, path: Path) => `${side}:${pathKey(path)}`;
 
 /** Groups start open as long as the sheet can be taken in at once; deep ones start shut. */
 const OPEN_LEVELS = 2;
@@ -81,7 +81,7 @@ function startsOpen(field: FieldView) {
 
 /** How deep a field stands; picking an item of a list or cutting a text goes no deeper. */
 function levelOf(field: FieldView) {
-  return field.path.filter((step) => !selectorIn(step) && !isCut(step)).length;
+  return field.path.filter((step) => isName(step) && step !== '$derived').length;
 }
 
 function hasInside(field: FieldView) {
@@ -92,6 +92,7 @@ function matches(field: FieldView, find: string) {
   const wanted = find.toLowerCase();
   return (
     field.name.toLowerCase().includes(wanted) ||
+    (field.label ?? '').toLowerCase().includes(wanted) ||
     field.documentation.toLowerCase().includes(wanted) ||
     field.type.toLowerCase().includes(wanted)
   );
@@ -132,7 +133,7 @@ function sideRows(sheet: Sheet, view: View, side: Side): Row[] {
       )
     : undefined;
   const rows: Row[] = [{ kind: 'head', key: `${side}:`, side, fields: fields.length }];
-  let shut: readonly string[] | undefined;
+  let shut: Path | undefined;
   for (const field of fields) {
     if (shut && startsWith(field.path, shut)) continue;
     shut = undefined;
@@ -176,7 +177,7 @@ export function visibleRows(sheet: Sheet, view: View): Row[] {
 /** The row around another one, for moving out of a group. */
 export function parentKey(row: FieldRow) {
   const around = row.field.path.slice(0, -1);
-  const picked = around.findIndex((step) => selectorIn(step) || isCut(step));
+  const picked = around.findIndex((step) => !isName(step) || step === '$derived');
   return around.length > 0
     ? rowKey(row.side, picked < 0 ? around : around.slice(0, picked))
     : undefined;
@@ -184,7 +185,7 @@ export function parentKey(row: FieldRow) {
 
 export type ViewAction =
   | { type: 'toggle'; key: string }
-  | { type: 'step'; side: Side; path: readonly string[]; to: number }
+  | { type: 'step'; side: Side; path: Path; to: number }
   | { type: 'find'; text: string }
   | { type: 'filter'; filter: Filter };
 

@@ -2,33 +2,33 @@ import { useQueries } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { FieldView, Json } from '@/api/client';
 import { cutsQuery } from '@/api/queries';
-import { isCut, pathKey, valueAt } from '@/lib/json';
+import { isName, pathKey, pathText, type Step, valueAt } from '@/lib/json';
 
 /** A path that cuts a text: where the text stands, how it is cut, and the name of the field. */
 interface CutPath {
-  path: string[];
-  text: string[];
+  path: Step[];
+  text: Step[];
   pattern: string;
   every: boolean;
 }
 
 /** What a path cuts, if it cuts anything. */
-export function cutIn(path: string[]): CutPath | undefined {
-  const at = path.findIndex((step, index) => index > 0 && isCut(step));
+export function cutIn(path: Step[]): CutPath | undefined {
+  const at = path.findIndex((step) => !isName(step) && step.cut !== undefined);
   const step = path[at];
-  if (step === undefined || at + 2 !== path.length) return undefined;
+  if (at < 1 || at + 2 !== path.length || step === undefined || isName(step)) return undefined;
   return {
     path,
     text: path.slice(0, at),
-    pattern: step.slice(1, step.lastIndexOf('/')),
-    every: step.endsWith('g'),
+    pattern: step.cut ?? '',
+    every: step.every === true,
   };
 }
 
 function rowOf({ path, pattern }: CutPath): FieldView {
   return {
     path,
-    name: path.at(-1) ?? '',
+    name: pathText(path.slice(-1)),
     kind: 'scalar',
     type: 'text',
     required: false,
@@ -45,7 +45,7 @@ function rowOf({ path, pattern }: CutPath): FieldView {
 }
 
 /** The fields with a row below each text for what is cut out of it, and the values of those. */
-export function useCutRows(fields: FieldView[], answer: Json, paths: string[][]) {
+export function useCutRows(fields: FieldView[], answer: Json, paths: Step[][]) {
   const cuts = useMemo(() => paths.flatMap((path) => cutIn(path) ?? []), [paths]);
   const derived = useQueries({
     queries: cuts.map(({ text, pattern, every }) => {

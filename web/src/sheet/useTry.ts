@@ -2,7 +2,14 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { api, type Json, type Operation, type Sent, type Tried, unwrap, wire } from '@/api/client';
 import { operationQuery } from '@/api/queries';
-import { joined, type Steps, withoutEmptyItems, withoutItem, withValue } from '@/lib/json';
+import {
+  joined,
+  type Path,
+  type Steps,
+  withoutEmptyItems,
+  withoutItem,
+  withValue,
+} from '@/lib/json';
 
 export interface Attempt {
   parameters: Json;
@@ -14,8 +21,8 @@ export interface Attempt {
   outcome: Tried | undefined;
   error: Error | null;
   pending: boolean;
-  setParameter: (path: string[], value: Json, steps: Steps) => void;
-  removeItem: (path: string[], steps: Steps) => void;
+  setParameter: (path: Path, value: Json, steps: Steps) => void;
+  removeItem: (path: Path, steps: Steps) => void;
   send: () => void;
   stop: () => void;
 }
@@ -46,7 +53,11 @@ export function useTry(operation: Operation, endpoint: string, handed?: Json): A
       unwrap(
         api.POST('/api/services/{service}/operations/{operation}/tries', {
           params: { path: { service: operation.service, operation: operation.id } },
-          body: { endpoint, parameters: wire(withoutEmptyItems(parameters)) },
+          body: {
+            endpoint,
+            parameters: wire(withoutEmptyItems(parameters)),
+            edition: operation.edition,
+          },
           signal,
         }),
       ),
@@ -54,15 +65,17 @@ export function useTry(operation: Operation, endpoint: string, handed?: Json): A
       await queries.invalidateQueries({
         queryKey: operationQuery(operation.service, operation.id).queryKey,
       });
-      await queries.invalidateQueries({ queryKey: ['preview'] });
+      await queries.invalidateQueries({ queryKey: ['bench'] });
     },
   });
   const tried = trying.data;
-  const answered = tried?.answer !== undefined;
+  // Once the new sample is here, it has the derived fields too.
+  const kept = tried?.sent?.exchange === operation.sample.sent?.exchange;
+  const answered = tried?.answer !== undefined && !kept;
   return {
     parameters,
     answer: answered ? tried.answer : operation.sample.answer,
-    origin: answered ? 'sent' : originOf(operation),
+    origin: tried?.answer !== undefined ? 'sent' : originOf(operation),
     cut: answered ? tried.cut : operation.sample.cut,
     sent: tried ? tried.sent : operation.sample.sent,
     outcome: tried,

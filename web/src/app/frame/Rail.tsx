@@ -3,6 +3,7 @@ import { NavLink } from 'react-router';
 
 const PLACES = [
   { to: '/services', words: 'Services' },
+  { to: '/model', words: 'Model' },
   { to: '/apps', words: 'Pages' },
 ];
 

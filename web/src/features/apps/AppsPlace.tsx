@@ -26,6 +26,9 @@ function AppLine({ app }: { app: AppBrief }) {
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2 }}>
         <Typography variant="h2">{app.name}</Typography>
         <Box sx={{ flex: 1 }} />
+        <Button component={Link} to={`/apps/${app.id}/model`}>
+          Model
+        </Button>
         <Button
           color="inherit"
           sx={{ color: 'text.secondary' }}

@@ -2,26 +2,40 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link, useParams } from 'react-router';
-import type { AppView, Page } from '@/api/client';
+import type { AppView } from '@/api/client';
 import { appQuery } from '@/api/queries';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
-import { LivePage } from './live/LivePage';
-import { useLive } from './live/useLive';
+import { DrawnPage } from '@/parts/DrawnPage';
+import { useRun } from '@/parts/useRun';
 
-function Finished({ view, page }: { view: AppView; page: Page }) {
-  const live = useLive(view.id, page);
+function Finished({ view, page }: { view: AppView; page: string }) {
+  const live = useRun(view.id, page, false);
+  const name = view.pages.find(({ id }) => id === page)?.name ?? '';
   useEffect(() => {
-    document.title = `${page.name} – ${view.app.name}`;
-  }, [page.name, view.app.name]);
+    document.title = `${name} – ${view.name}`;
+  }, [name, view.name]);
   return (
-    <LivePage
-      page={page}
-      state={live.state}
-      building={false}
-      onInput={live.onInput}
-      onPress={live.onPress}
-    />
+    <>
+      {live.error && <Problem error={live.error} onRetry={live.again} />}
+      {!live.run && !live.error && <Waiting what="Opening the page" />}
+      {live.run && (
+        <DrawnPage
+          page={live.run.page}
+          use={{
+            building: false,
+            picked: undefined,
+            onPick: undefined,
+            typed: live.typed,
+            busy: live.busy,
+            onInput: live.onInput,
+            onPress: live.onPress,
+            onChoose: live.onChoose,
+            onRows: live.onRows,
+          }}
+        />
+      )}
+    </>
   );
 }
 
@@ -29,7 +43,7 @@ function Finished({ view, page }: { view: AppView; page: Page }) {
 export function OpenPage() {
   const { app = '', page: pageId = '' } = useParams();
   const { data, error, refetch } = useQuery(appQuery(app));
-  const page = data?.app.pages.find((one) => one.id === pageId);
+  const there = data?.pages.some(({ id }) => id === pageId);
   return (
     <Box sx={{ maxWidth: 980, mx: 'auto', px: { xs: 2, sm: 4 }, py: 2 }}>
       {error && <Problem error={error} onRetry={() => void refetch()} />}
@@ -37,7 +51,7 @@ export function OpenPage() {
       {data && (
         <Box
           component="nav"
-          aria-label={data.app.name}
+          aria-label={data.name}
           sx={{
             display: 'flex',
             flexWrap: 'wrap',
@@ -49,8 +63,8 @@ export function OpenPage() {
             mb: 3,
           }}
         >
-          <strong>{data.app.name}</strong>
-          {data.app.pages.map((one) => (
+          <strong>{data.name}</strong>
+          {data.pages.map((one) => (
             <Box
               key={one.id}
               component={Link}
@@ -66,8 +80,8 @@ export function OpenPage() {
           ))}
         </Box>
       )}
-      {data && page && <Finished key={page.id} view={data} page={page} />}
-      {data && !page && <p>This page is not here any more. Choose another one above.</p>}
+      {data && there && <Finished key={pageId} view={data} page={pageId} />}
+      {data && !there && <p>This page is not here any more. Choose another one above.</p>}
     </Box>
   );
 }

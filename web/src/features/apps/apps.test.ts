@@ -1,123 +1,267 @@
 import { describe, expect, it } from 'vitest';
-import type { Page, PageCall, Run } from '@/api/client';
+import type { Bench, BenchItem, ModelRow, PageCall, Run } from '@/api/client';
 import type { FieldRow } from '@/sheet/model';
-import { filledBy, originOf, pickOf, rowOf, shownAs, usedRows } from './bench/model';
-import { changeLive, emptyLive, missing, opened } from './live/model';
+import { withRows } from '@/parts/useRun';
+import {
+  changeEdit,
+  draggedText,
+  droppedIn,
+  filledBy,
+  onlyHereEdit,
+  originOf,
+  pickOf,
+  rowOf,
+  shownAs,
+  sourceIn,
+  fieldEdit,
+  usedRows,
+} from './bench/model';
+import { offeredAt } from './bench/formula';
+import { groupsOf, isComplete, keysOf, startRule, waysFor } from './derived/rules';
+import { choiceOf, formatsFor } from './look/formats';
+import { alwaysEmpty, diagnostics, itemsIn, linesOf, narrowed, setEdit } from './model/rows';
 
 const call: PageCall = {
-  id: 'call',
+  id: 'call_1',
   service: 'berthing',
   operation: 'ListArrivals',
+  operationName: 'ListArrivals',
   endpoint: 'soap',
-  goesIn: [
-    { target: { kind: 'parameter', path: ['day'] }, source: { kind: 'entered', input: 'day' } },
-    { target: { kind: 'parameter', path: ['limit'] }, source: { kind: 'fixed', text: '50' } },
+  origin: 'recorded',
+  filled: [
+    { path: ['day'], source: { kind: 'entered', input: 'day_2' }, words: 'Day' },
+    { path: ['limit'], source: { kind: 'fixed', text: '50' }, words: '“50”' },
   ],
-  comesBack: [
-    { target: { kind: 'rows', part: 'table' }, source: { kind: 'returned', path: ['arrivals'] } },
-    {
-      target: { kind: 'item', part: 'table', item: 'eta' },
-      source: { kind: 'returned', path: ['arrivals', 'etaUtc'] },
-    },
+  shown: [
+    { path: ['arrivals'], part: 'table_3', words: 'rows of Arrivals' },
+    { path: ['arrivals', 'etaUtc'], part: 'table_3', item: 'eta_4', words: 'Arrivals · 1' },
   ],
 };
 
-const page: Page = {
-  id: 'page1',
-  name: 'Arrivals',
-  parts: [
-    {
-      kind: 'form',
-      id: 'form',
-      label: '',
-      inputs: [
-        {
-          id: 'day',
-          label: 'Day',
-          kind: 'DATE',
-          required: true,
-          choices: [],
-          initial: '',
-          help: '',
-        },
-        {
-          id: 'all',
-          label: 'All',
-          kind: 'CHECKBOX',
-          required: true,
-          choices: [],
-          initial: 'true',
-          help: '',
-        },
-      ],
-    },
-    {
-      kind: 'table',
-      id: 'table',
-      label: 'Arrivals',
-      items: [{ id: 'eta', label: 'Due', format: 'DATE_TIME' }],
-    },
-  ],
+const ref = {
+  owner: { service: 'berthing', shape: { namespace: 'urn:a', name: 'Arrival' } },
+  name: 'etaUtc',
+};
+
+const eta: BenchItem = {
+  part: 'table_3',
+  item: 'eta_4',
+  kind: 'column',
+  label: 'ETA (UTC)',
+  slot: { kind: 'ofPart', page: 'page_1', owner: 'eta_4', name: 'value' },
+  words: 'etaUtc',
+  field: { ref },
+  set: { unit: 'h' },
+  only: {},
+};
+
+const day: BenchItem = {
+  ...eta,
+  part: 'form_1',
+  item: 'day_2',
+  kind: 'input',
+  slot: { kind: 'ofPart', page: 'page_1', owner: 'day_2', name: 'start' },
+};
+
+const bench: Bench = {
+  page: { name: 'Arrivals', parts: [], messages: [] },
   calls: [call],
-  reactions: [
-    { when: { kind: 'pressed', button: 'find' }, steps: [{ kind: 'call', call: call.id }] },
-  ],
+  items: [day, eta],
+  reactions: [],
 };
 
 const row = (side: 'in' | 'out', ...path: string[]) => ({ side, field: { path } }) as FieldRow;
 
 describe('what fills and shows a field', () => {
-  it('is told from the mappings', () => {
-    expect(filledBy(call, ['limit'])).toEqual({ kind: 'fixed', text: '50' });
+  it('is told from the bench', () => {
+    expect(filledBy(call, ['limit'])?.words).toBe('“50”');
     expect(filledBy(call, ['basin'])).toBeUndefined();
-    expect(shownAs(page, call, ['arrivals', 'etaUtc'])).toMatchObject({
-      position: 0,
-      item: { label: 'Due' },
-    });
-    expect(shownAs(page, call, ['arrivals'])).toMatchObject({
-      item: undefined,
-      part: { id: 'table' },
-    });
+    expect(shownAs(call, ['arrivals', 'etaUtc'])?.item).toBe('eta_4');
     expect(usedRows(call).size).toBe(4);
   });
 
   it('leads from the page to the row and back', () => {
-    expect(rowOf(call, { part: 'table', item: 'eta' })).toBe('out:arrivals\u001fetaUtc');
-    expect(rowOf(call, { part: 'table' })).toBe('out:arrivals');
-    expect(rowOf(call, { part: 'form', item: 'day' })).toBe('in:day');
-    expect(rowOf(call, { part: 'form' })).toBeUndefined();
-    expect(pickOf(page, call, row('in', 'day'))).toEqual({ part: 'form', item: 'day' });
-    expect(pickOf(page, call, row('in', 'limit'))).toBeUndefined();
-    expect(pickOf(page, call, row('out', 'arrivals', 'etaUtc'))).toEqual({
-      part: 'table',
-      item: 'eta',
-    });
-    expect(originOf(page, { part: 'table', item: 'eta', row: 3 })?.path).toEqual([
+    expect(rowOf(call, { part: 'table_3', item: 'eta_4' })).toBe('out:arrivals\u001fetaUtc');
+    expect(rowOf(call, { part: 'table_3' })).toBe('out:arrivals');
+    expect(rowOf(call, { part: 'form_1', item: 'day_2' })).toBe('in:day');
+    expect(rowOf(call, { part: 'form_1' })).toBeUndefined();
+    expect(pickOf(bench, call, row('in', 'day'))).toEqual({ part: 'form_1', item: 'day_2' });
+    expect(pickOf(bench, call, row('in', 'limit'))).toBeUndefined();
+    expect(originOf(bench, { part: 'table_3', item: 'eta_4', row: 3 })?.path).toEqual([
       'arrivals',
       'etaUtc',
     ]);
   });
+
+  it('is the record of a derived field, not the place of its value', () => {
+    const derived = {
+      field: { path: ['arrivals', '$derived', 'berthed'], derived: 'berthed' },
+    } as FieldRow;
+    expect(fieldEdit('page_1', 'call_1', derived, true)).toMatchObject({
+      path: ['arrivals'],
+      derived: 'berthed',
+    });
+    expect(sourceIn(call, 'table_3', derived.field)).toEqual({
+      kind: 'derived',
+      record: { kind: 'row', path: [] },
+      field: 'berthed',
+    });
+  });
+
+  it('is found from inside the part that it is dropped on', () => {
+    const field = { path: ['arrivals', 'vessel', 'name'] };
+    expect(sourceIn(call, 'table_3', field)).toEqual({ kind: 'row', path: ['vessel', 'name'] });
+    expect(sourceIn(call, 'record_9', field)).toMatchObject({ kind: 'returned', call: 'call_1' });
+    expect(droppedIn(bench, draggedText('call_1', field))?.field.path).toEqual(field.path);
+    expect(droppedIn(bench, draggedText('gone', field))).toBeUndefined();
+    expect(droppedIn(bench, 'some words')).toBeUndefined();
+  });
+});
+
+describe('a change where a field stands', () => {
+  it('goes to the model and keeps what else was decided', () => {
+    expect(changeEdit('page_1', eta, { label: 'Due' })).toEqual({
+      kind: 'setModelField',
+      field: ref,
+      set: { unit: 'h', label: 'Due' },
+    });
+  });
+
+  it('stays on a page that has it different already', () => {
+    expect(changeEdit('page_1', { ...eta, only: { label: 'Here' } }, { label: 'Due' })).toEqual({
+      kind: 'setOnlyHere',
+      page: 'page_1',
+      item: 'eta_4',
+      only: { label: 'Due' },
+    });
+  });
+
+  it('can be taken back to this page in one step', () => {
+    expect(onlyHereEdit('page_1', eta)).toMatchObject({
+      kind: 'together',
+      edits: [
+        { kind: 'setModelField', set: {} },
+        { kind: 'setOnlyHere', only: { unit: 'h' } },
+      ],
+    });
+  });
 });
 
 describe('a page that runs', () => {
-  const run: Run = { contents: { table: [] }, messages: [], trace: [] };
+  it('takes the place of the rows that were drawn before', () => {
+    const table = {
+      kind: 'table',
+      id: 'table_3',
+      heading: '',
+      columns: [],
+      rows: [],
+      from: 0,
+      total: 900,
+      content: 'FILLED',
+    } as const;
+    const run: Run = {
+      run: 'r',
+      page: { name: '', parts: [{ ...table, columns: [], rows: [] }], messages: [] },
+      trace: [],
+    };
+    const later = withRows(run, { ...table, columns: [], rows: [], from: 200 });
+    expect(later.page.parts[0]).toMatchObject({ from: 200 });
+  });
+});
 
-  it('starts with what the form says and what was sent last', () => {
-    const preview = { inputs: { day: '2031-05-14' }, contents: {}, origins: {} };
-    expect(opened(page, preview).inputs).toEqual({ all: 'true', day: '2031-05-14' });
-    expect(missing(page, 'find', opened(page, undefined).inputs)).toEqual(['Day']);
-    expect(missing(page, 'find', opened(page, preview).inputs)).toEqual([]);
-    // What another button needs is of no concern to this one.
-    expect(missing(page, 'other', opened(page, undefined).inputs)).toEqual([]);
+describe('formulas', () => {
+  const variables = [
+    { name: 'arrivals', type: 'record', value: '', inside: ['etaUtc', 'berth'] },
+    { name: 'day', type: 'date', value: '14 May 2031', inside: [] },
+  ];
+
+  it('offer names in reach with their values, and what is inside of one behind a point', () => {
+    const names = offeredAt('', 0, variables).options.map(({ label }) => label);
+    expect(names.slice(0, 2)).toEqual(['arrivals', 'day']);
+    expect(names).toContain('daysBetween');
+    const inside = offeredAt('arrivals.e', 4, variables);
+    expect(inside.options.map(({ label }) => label)).toEqual(['etaUtc', 'berth']);
+    expect(inside.from).toBe(13);
+  });
+});
+
+describe('rules for derived fields', () => {
+  const entry = {
+    name: 'entry',
+    kind: 'record',
+    type: '',
+    repeats: true,
+    inside: ['key', 'value'],
+  };
+
+  it('start with what is likely meant', () => {
+    expect(waysFor(entry)[0]).toBe('lookedUp');
+    expect(waysFor({ ...entry, kind: 'scalar', type: 'text', repeats: false })[0]).toBe('cutOut');
+    expect(startRule('lookedUp', entry)).toMatchObject({ key: 'key', value: 'value' });
+    expect(isComplete(startRule('lookedUp', entry))).toBe(false);
   });
 
-  it('keeps what it shows when a later call fails', () => {
-    const asked = changeLive(emptyLive, { type: 'asked' });
-    expect(asked.busy).toBe(true);
-    const answered = changeLive(asked, { type: 'answered', run });
-    const failed = changeLive(answered, { type: 'failed', words: 'no' });
-    expect(failed.contents).toEqual(run.contents);
-    expect(failed.messages).toEqual([{ failed: true, text: 'no' }]);
-    expect(changeLive(failed, { type: 'asked' }).messages).toEqual([]);
+  it('know keys and names of groups', () => {
+    const records = [{ entry: [{ key: 'LOA' }, { key: 'BM' }] }, { entry: { key: 'BM' } }, 7];
+    expect(keysOf(records, 'entry', 'key')).toEqual(['BM', 'LOA']);
+    expect(groupsOf('(?P<berth>[A-Z]) (?<side>.) (x)')).toEqual(['berth', 'side']);
+  });
+});
+
+describe('formats', () => {
+  it('are found among what fits a type, whatever the order of their members', () => {
+    const choices = formatsFor('DECIMAL');
+    expect(
+      choices[choiceOf(choices, { signed: false, kind: 'number', digits: 1, grouped: true })]
+        ?.words,
+    ).toBe('one decimal');
+    expect(choiceOf(choices, { kind: 'money', currency: 'SEK' })).toBe(-1);
+  });
+});
+
+describe('rows of the model', () => {
+  const base = {
+    ref,
+    name: 'etaUtc',
+    kind: 'scalar',
+    type: 'date-time',
+    repeats: false,
+    documentation: '',
+    path: ['etaUtc'],
+    look: { label: 'ETA (UTC)', hidden: false },
+    set: {},
+    same: [],
+    usedAt: [],
+    shown: ['', ''],
+  } as unknown as ModelRow;
+
+  it('are narrowed, and found out when they are always empty or of no interest', () => {
+    expect(narrowed([base], 'utc)', 'all')).toHaveLength(1);
+    expect(narrowed([base], '', 'decided')).toHaveLength(0);
+    expect(alwaysEmpty([base, { ...base, shown: ['x', ''] }, { ...base, shown: [] }])).toEqual([
+      base,
+    ]);
+    expect(
+      diagnostics([base, { ...base, name: 'diagNode' }, { ...base, name: 'trace_id' }]),
+    ).toHaveLength(2);
+  });
+
+  it('keep what else was decided', () => {
+    expect(setEdit('Arrival_1', { ...base, set: { unit: 'm' } }, { hidden: true })).toEqual({
+      kind: 'setModelField',
+      field: ref,
+      set: { unit: 'm', hidden: true },
+    });
+  });
+
+  it('read value lists as people paste them', () => {
+    const items = itemsIn('D = due\nB\tat berth\n\nX;gone ; far\nQ');
+    expect(items).toEqual([
+      { code: 'D', words: 'due' },
+      { code: 'B', words: 'at berth' },
+      { code: 'X', words: 'gone far' },
+      { code: 'Q', words: 'Q' },
+    ]);
+    expect(itemsIn(linesOf(items))).toEqual(items);
   });
 });

@@ -1,70 +1,63 @@
-import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import { useMemo, useState } from 'react';
-import type { AppView, Operation, Page, Preview } from '@/api/client';
+import { useSearchParams } from 'react-router';
+import type { AppView, Bench as BenchData, PageCall } from '@/api/client';
+import { DrawnPage } from '@/parts/DrawnPage';
+import type { Picked } from '@/parts/model';
 import { useFrame } from '@/ui/frame';
 import { Split } from '@/ui/Split';
-import { LivePage } from '../live/LivePage';
-import { emptyLive, type Picked } from '../live/model';
 import { BenchTools } from './BenchTools';
-import { CallSheet } from './CallSheet';
+import { CallPlace } from './CallPlace';
+import { droppedIn, itemOf, sourceIn } from './model';
 import { PageMenu } from './PageMenu';
 import { PageSide } from './PageSide';
 import { PartStrip } from './PartStrip';
 import { Reactions } from './Reactions';
 import { RunSides } from './RunSides';
-import { type Edits, useEdits } from './useEdits';
+import { sampleUse } from './sampleUse';
+import { SavingTrouble } from './SavingTrouble';
+import { useEdits } from './useEdits';
 
 interface Props {
   view: AppView;
-  page: Page;
-  preview: Preview;
-  operations: (Operation | undefined)[];
-}
-
-function SavingTrouble({ edits }: { edits: Edits }) {
-  if (!edits.problem) return null;
-  return (
-    <Alert
-      severity="error"
-      variant="outlined"
-      action={
-        <>
-          {edits.saving !== 'saved' && <Button onClick={edits.again}>Make my edit again</Button>}
-          <Button onClick={edits.dismiss}>Leave it</Button>
-        </>
-      }
-    >
-      <strong>{edits.problem.message}</strong> {edits.problem.advice}
-    </Alert>
-  );
+  page: string;
+  bench: BenchData;
 }
 
 /** Where the values on the page come from, before it makes calls of its own. */
-function valuesOf({ origins }: Preview) {
-  const all = Object.values(origins);
+function valuesOf(calls: PageCall[]) {
+  const all = calls.map(({ origin }) => origin);
+  if (all.length === 0) return '';
+  if (all.includes('gone')) return 'an operation is gone';
   if (all.includes('generated')) return 'made-up values';
   return all.includes('given') ? 'answer of the sample' : 'recorded answer';
 }
 
+/** What an address asks to be picked: a part, or a thing in one. */
+function pickedBy(bench: BenchData, wanted: string | null): Picked | undefined {
+  const item = bench.items.find((one) => one.item === wanted || one.part === wanted);
+  return item && { part: item.part, ...(item.item === wanted && wanted ? { item: wanted } : {}) };
+}
+
 /** Where a page is built: field sheets on the left, the page itself on the right. */
-export function Bench({ view, page, preview, operations }: Props) {
+export function Bench({ view, page, bench }: Props) {
   const edits = useEdits(view.id);
-  const [picked, setPicked] = useState<Picked>();
+  const [search] = useSearchParams();
+  const [chosen, setPicked] = useState<Picked>();
+  const picked = chosen ?? pickedBy(bench, search.get('pick'));
   const [running, setRunning] = useState(false);
   useFrame(
     useMemo(
       () => ({
         path: [
           { words: 'Pages', to: '/apps' },
-          { words: view.app.name, to: '/apps' },
-          { words: page.name },
+          { words: view.name, to: `/apps/${view.id}/model` },
+          { words: bench.page.name },
         ],
-        tools: <BenchTools view={view} page={page.id} edits={edits} />,
+        tools: <BenchTools view={view} page={page} edits={edits} />,
       }),
       // eslint-disable-next-line react-hooks/exhaustive-deps -- the functions of edits act the same whenever made
-      [view, page.id, page.name, edits.saving],
+      [view, page, bench.page.name, edits.saving],
     ),
   );
   const side = {
@@ -73,24 +66,25 @@ export function Bench({ view, page, preview, operations }: Props) {
       setPicked(undefined);
       setRunning(on);
     },
-    tools: <PageMenu view={view} page={page} onEdit={edits.edit} />,
-    below: <Reactions page={page} operations={operations} onEdit={edits.edit} />,
+    tools: <PageMenu view={view} page={page} bench={bench} onEdit={edits.edit} />,
+    below: <Reactions page={page} bench={bench} onEdit={edits.edit} />,
   };
   if (running) {
     return (
       <RunSides
         app={view.id}
         page={page}
-        preview={preview}
+        bench={bench}
         picked={picked}
         onPick={setPicked}
         side={side}
       />
     );
   }
+  const item = picked && itemOf(bench, picked);
   return (
     <Box sx={{ height: '100%', display: 'flex', flexDirection: 'column' }}>
-      <SavingTrouble edits={edits} />
+      <SavingTrouble edits={edits} view={view} />
       <Box sx={{ flex: 1, minHeight: 0 }}>
         <Split
           id="bench"
@@ -99,40 +93,35 @@ export function Bench({ view, page, preview, operations }: Props) {
             <Box
               sx={{ height: '100%', overflow: 'auto', display: 'flex', flexDirection: 'column' }}
             >
-              {page.calls.map((call, index) => {
-                const operation = operations[index];
-                return (
-                  operation && (
-                    <Box key={call.id} sx={{ flex: 1, minHeight: 0 }}>
-                      <CallSheet
-                        page={page}
-                        call={call}
-                        operation={operation}
-                        picked={picked}
-                        onPick={setPicked}
-                        onEdit={edits.edit}
-                      />
-                    </Box>
-                  )
-                );
-              })}
+              {bench.calls.map((call) => (
+                <Box key={call.id} sx={{ flex: 1, minHeight: 0 }}>
+                  <CallPlace
+                    view={view}
+                    page={page}
+                    bench={bench}
+                    call={call}
+                    picked={picked}
+                    onPick={setPicked}
+                    onEdit={edits.edit}
+                  />
+                </Box>
+              ))}
             </Box>
           }
           right={
-            <PageSide {...side} note={valuesOf(preview)}>
-              <LivePage
-                building
-                page={page}
-                state={{ ...emptyLive, inputs: preview.inputs, contents: preview.contents }}
-                picked={picked}
-                onPick={setPicked}
-                onInput={() => undefined}
-                onPress={() => undefined}
-                strip={(part) =>
-                  picked && (
-                    <PartStrip page={page} part={part} picked={picked} onEdit={edits.edit} />
-                  )
+            <PageSide {...side} note={valuesOf(bench.calls)}>
+              <DrawnPage
+                page={bench.page}
+                use={sampleUse(picked, setPicked)}
+                strip={
+                  item && <PartStrip app={view.id} page={page} item={item} onEdit={edits.edit} />
                 }
+                onDropped={(part, text) => {
+                  const dropped = droppedIn(bench, text);
+                  if (!dropped) return;
+                  const source = sourceIn(dropped.call, part, dropped.field);
+                  edits.edit({ kind: 'showField', page, part, source });
+                }}
               />
             </PageSide>
           }

@@ -1,25 +1,22 @@
 import Box from '@mui/material/Box';
-import { useQueries, useQuery } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
-import { appQuery, operationQuery, previewQuery } from '@/api/queries';
+import { appQuery, benchQuery } from '@/api/queries';
 import { Problem } from '@/ui/Problem';
+import { Gone } from '@/ui/Gone';
 import { Waiting } from '@/ui/Waiting';
-import { Lost } from '@/app/Lost';
 import { Bench } from './Bench';
 
 /** Fetches what the bench works on. */
 export function BenchPage() {
-  const { app = '', page: pageId = '' } = useParams();
+  const { app = '', page = '' } = useParams();
   const view = useQuery(appQuery(app));
-  const page = view.data?.app.pages.find((one) => one.id === pageId);
-  const preview = useQuery({
-    ...previewQuery(app, pageId, view.data?.version ?? 0),
-    enabled: page !== undefined,
+  const there = view.data?.pages.some(({ id }) => id === page);
+  const bench = useQuery({
+    ...benchQuery(app, page, view.data?.version ?? 0),
+    enabled: there === true,
   });
-  const operations = useQueries({
-    queries: (page?.calls ?? []).map((call) => operationQuery(call.service, call.operation)),
-  });
-  const failed = [view, preview, ...operations].find((query) => query.error);
+  const failed = [view, bench].find((query) => query.error);
   if (failed?.error) {
     return (
       <Box sx={{ p: 2.5 }}>
@@ -27,21 +24,13 @@ export function BenchPage() {
       </Box>
     );
   }
-  if (view.data && !page) return <Lost />;
-  if (!view.data || !page || !preview.data || operations.some((query) => !query.data)) {
+  if (there === false) return <Gone what="This page is not here any more." />;
+  if (!view.data || !bench.data) {
     return (
       <Box sx={{ p: 2.5 }}>
         <Waiting what="Opening the page" />
       </Box>
     );
   }
-  return (
-    <Bench
-      key={`${app}/${pageId}`}
-      view={view.data}
-      page={page}
-      preview={preview.data}
-      operations={operations.map((query) => query.data)}
-    />
-  );
+  return <Bench key={`${app}/${page}`} view={view.data} page={page} bench={bench.data} />;
 }

@@ -7,6 +7,7 @@ import Tooltip from '@mui/material/Tooltip';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import type { AppView } from '@/api/client';
+import { Findings } from './Findings';
 import type { Edits } from './useEdits';
 
 const WORDS = {
@@ -18,15 +19,20 @@ const WORDS = {
 
 interface Props {
   view: AppView;
-  page: string;
+  /** The page to open; the first one where none is being built. */
+  page: string | undefined;
   edits: Edits;
 }
 
 function isTyping(target: EventTarget | null) {
-  return target instanceof HTMLInputElement || target instanceof HTMLTextAreaElement;
+  return (
+    target instanceof HTMLInputElement ||
+    target instanceof HTMLTextAreaElement ||
+    (target instanceof HTMLElement && target.isContentEditable)
+  );
 }
 
-/** What stands in the top bar while a page is open on the bench. */
+/** What stands in the top bar while an app is built. */
 export function BenchTools({ view, page, edits }: Props) {
   const { undo, redo } = edits;
   useEffect(() => {
@@ -56,7 +62,8 @@ export function BenchTools({ view, page, edits }: Props) {
             edits.saving === 'failed' || edits.saving === 'behind'
               ? 'error.main'
               : 'text.secondary',
-          minWidth: 60,
+          minWidth: 48,
+          whiteSpace: 'nowrap',
         }}
       >
         {WORDS[edits.saving]}
@@ -75,9 +82,18 @@ export function BenchTools({ view, page, edits }: Props) {
           </IconButton>
         </span>
       </Tooltip>
-      <Button component={Link} to={`/open/${view.id}/${page}`} target="_blank" variant="outlined">
-        Open app
-      </Button>
+      <Findings view={view} onEdit={edits.edit} />
+      {page !== undefined && (
+        <Button
+          component={Link}
+          to={`/open/${view.id}/${page}`}
+          target="_blank"
+          variant="outlined"
+          sx={{ flex: 'none' }}
+        >
+          Open app
+        </Button>
+      )}
     </Box>
   );
 }

@@ -1,114 +1,80 @@
 import Box from '@mui/material/Box';
-import type { AppEdit, Page, Source } from '@/api/client';
-import { AS_GIVEN, type FieldRow } from '@/sheet/model';
+import type { AppEdit, Bench, BenchItem, PageCall } from '@/api/client';
 import { InlineEdit } from '@/ui/InlineEdit';
-import { inputsOf, type Shown } from './model';
+import { AS_GIVEN, type FieldRow } from '@/sheet/model';
+import { changeEdit, differs, filledBy, itemOf, parameterSlot, shownAs } from './model';
+import { OnlyHere } from './OnlyHere';
+import { ShowIn } from './ShowIn';
+import { SourcePicker } from './SourcePicker';
 
-interface Props {
-  row: FieldRow;
-  page: Page;
-  where: { page: string; call: string };
-  source: Source | undefined;
-  shown: Shown | undefined;
+export interface BindingPlace {
+  app: string;
+  page: string;
+  bench: Bench;
+  call: PageCall;
   onEdit: (edit: AppEdit) => void;
 }
 
-const LEFT_OUT = 'left out';
-const FIXED = 'fixed';
-const NEW = 'new';
-
-function FilledFrom({ row, page, where, source, onEdit }: Props) {
-  const path = row.field.path;
-  const fill = (next: Source | undefined) => {
-    onEdit({ kind: 'fillParameter', ...where, path, ...(next ? { source: next } : {}) });
-  };
-  const value =
-    source === undefined ? LEFT_OUT : source.kind === 'entered' ? `input:${source.input}` : FIXED;
+function FilledFrom({ row, place }: { row: FieldRow; place: BindingPlace }) {
+  const { app, page, call, onEdit } = place;
+  const filled = filledBy(call, row.field.path);
+  const slot = parameterSlot(page, call.id, row.field.path);
   return (
-    <Box sx={{ display: 'flex', gap: 0.75, minWidth: 0, width: '100%' }}>
-      <Box
-        component="select"
-        aria-label={`${row.field.name} filled from`}
-        value={value}
-        onKeyDown={(event: React.KeyboardEvent) => {
-          event.stopPropagation();
-        }}
-        onChange={(event: React.ChangeEvent<HTMLSelectElement>) => {
-          const chosen = event.target.value;
-          if (chosen === LEFT_OUT) fill(undefined);
-          else if (chosen === FIXED)
-            fill({ kind: 'fixed', text: typeof row.value === 'string' ? row.value : '' });
-          else
-            fill({
-              kind: 'entered',
-              input: chosen === NEW ? `new ${row.field.name}` : chosen.slice('input:'.length),
-            });
-        }}
-        sx={{
-          font: 'inherit',
-          fontSize: 12.5,
-          height: 24,
-          minWidth: 0,
-          flex: source?.kind === 'fixed' ? 'none' : 1,
-          color: source ? 'text.primary' : 'text.secondary',
-          border: '1px solid',
-          borderColor: 'divider',
-          borderRadius: '3px',
-          bgcolor: 'background.paper',
-          textOverflow: 'ellipsis',
-        }}
-      >
-        <option value={LEFT_OUT}>
-          {row.empty === AS_GIVEN ? `— ${AS_GIVEN} —` : '— left out —'}
-        </option>
-        {inputsOf(page).map(({ input }) => (
-          <option key={input.id} value={`input:${input.id}`}>
-            {input.label} (form)
-          </option>
-        ))}
-        {source?.kind !== 'entered' && <option value={NEW}>a new form field</option>}
-        <option value={FIXED}>fixed</option>
-      </Box>
-      {source?.kind === 'fixed' && (
-        <InlineEdit
-          value={source.text}
-          label={`Fixed value of ${row.field.name}`}
-          placeholder="nothing"
-          onCommit={(text) => {
-            fill({ kind: 'fixed', text });
-          }}
-        />
+    <SourcePicker
+      app={app}
+      page={page}
+      slot={slot}
+      label={`${row.field.name} filled from`}
+      words={filled?.words ?? ''}
+      source={filled?.source}
+      empty={row.empty === AS_GIVEN ? AS_GIVEN : 'left out'}
+      onFill={(source) => {
+        onEdit({ kind: 'fillSlot', slot, ...(source ? { source } : {}) });
+      }}
+      onAsk={
+        row.field.kind === 'scalar'
+          ? () => {
+              onEdit({ kind: 'fillFromInput', page, call: call.id, parameter: row.field.path });
+            }
+          : undefined
+      }
+    />
+  );
+}
+
+function ShownAs({ row, place, item }: { row: FieldRow; place: BindingPlace; item: BenchItem }) {
+  const { page, onEdit } = place;
+  const commit = (label: string) => {
+    onEdit(
+      item.item === undefined
+        ? { kind: 'fillSlot', slot: item.slot, source: { kind: 'fixed', text: label } }
+        : changeEdit(page, item, { label }),
+    );
+  };
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', gap: 0.5, minWidth: 0, width: '100%' }}>
+      <InlineEdit
+        value={item.label}
+        prefix={`${item.item === undefined ? 'table' : item.kind} ·`}
+        placeholder="no heading"
+        label={`Label of ${row.field.name}`}
+        onCommit={commit}
+      />
+      {item.item !== undefined && (differs(item) || Object.keys(item.set).length > 0) && (
+        <OnlyHere page={page} item={item} onEdit={onEdit} />
       )}
     </Box>
   );
 }
 
 /** Where a parameter is filled from, or what a returned field is shown as. */
-export function BindingCell(props: Props) {
-  const { row, shown, where, onEdit } = props;
-  if (row.side === 'in') return row.field.kind === 'scalar' ? <FilledFrom {...props} /> : null;
-  if (!shown) return null;
-  const words = shown.item ? shown.item.label : shown.part.label;
-  const kind = shown.item
-    ? shown.part.kind === 'table'
-      ? `column ${shown.position + 1}`
-      : `line ${shown.position + 1}`
-    : 'table';
-  return (
-    <InlineEdit
-      value={words}
-      prefix={`${kind} ·`}
-      placeholder="no heading"
-      label={`Label of ${row.field.name}`}
-      onCommit={(label) => {
-        onEdit({
-          kind: 'relabel',
-          page: where.page,
-          part: shown.part.id,
-          ...(shown.item ? { item: shown.item.id } : {}),
-          label,
-        });
-      }}
-    />
-  );
+export function BindingCell({ row, place }: { row: FieldRow; place: BindingPlace }) {
+  if (row.side === 'in') return <FilledFrom row={row} place={place} />;
+  const shown = shownAs(place.call, row.field.path);
+  if (!shown) return <ShowIn row={row} place={place} />;
+  const item = itemOf(place.bench, {
+    part: shown.part,
+    ...(shown.item === undefined ? {} : { item: shown.item }),
+  });
+  return item ? <ShownAs row={row} place={place} item={item} /> : null;
 }

@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
 import { useMemo, useState } from 'react';
-import type { AppEdit, Operation, Page, PageCall } from '@/api/client';
+import type { AppEdit, Bench, FieldRef, Operation, PageCall } from '@/api/client';
 import { pathKey, withValue } from '@/lib/json';
 import { AnswerNote } from '@/sheet/AnswerNote';
 import { CutButton, CutPanel, textsOf } from '@/sheet/CutPanel';
@@ -11,12 +12,15 @@ import { TryOutcome } from '@/sheet/TryOutcome';
 import { useCutRows } from '@/sheet/useCutRows';
 import { useTry } from '@/sheet/useTry';
 import { Wire } from '@/wire/Wire';
-import type { Picked } from '../live/model';
-import { BindingCell } from './BindingCell';
-import { filledBy, pickOf, rowOf, shownAs, usedRows } from './model';
+import type { Picked } from '@/parts/model';
+import { DerivedForm } from '../derived/DerivedForm';
+import { BindingCell, type BindingPlace } from './BindingCell';
+import { draggedText, filledBy, pickOf, rowOf, fieldEdit, usedRows } from './model';
 
 interface Props {
-  page: Page;
+  app: string;
+  page: string;
+  bench: Bench;
   call: PageCall;
   operation: Operation;
   picked: Picked | undefined;
@@ -29,24 +33,19 @@ const canTick = (row: FieldRow) =>
   row.field.kind === 'scalar' ||
   (row.side === 'out' && row.field.repeats && row.field.kind !== 'open');
 
-/** The paths of everything that a call shows. */
-function returnedPaths(call: PageCall) {
-  return call.comesBack.flatMap(({ source }) => (source.kind === 'returned' ? [source.path] : []));
-}
-
 /** The field sheet of a call: what fills its parameters, and where what comes back is shown. */
-export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Props) {
+export function CallSheet({ app, page, bench, call, operation, picked, onPick, onEdit }: Props) {
   const attempt = useTry(operation, call.endpoint);
   const [wireOpen, setWireOpen] = useState(false);
   const [cutting, setCutting] = useState(false);
-  const paths = useMemo(() => returnedPaths(call), [call]);
+  const [active, setActive] = useState<FieldRow>();
+  const [deriving, setDeriving] = useState<FieldRef>();
+  const paths = useMemo(() => call.shown.map(({ path }) => path), [call]);
   const { rows, derived } = useCutRows(operation.comesBack, attempt.answer, paths);
   const sheet: Sheet = useMemo(() => {
     let parameters = attempt.parameters;
-    for (const mapping of call.goesIn) {
-      if (mapping.source.kind === 'fixed' && mapping.target.kind === 'parameter') {
-        parameters = withValue(parameters, mapping.target.path, mapping.source.text);
-      }
+    for (const { path, source } of call.filled) {
+      if (source.kind === 'fixed') parameters = withValue(parameters, path, source.text);
     }
     return {
       goesIn: operation.goesIn,
@@ -60,26 +59,24 @@ export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Pro
     };
   }, [operation, call, rows, derived, attempt.parameters, attempt.answer, attempt.cut]);
   const lit = picked ? rowOf(call, picked) : undefined;
-  const where = { page: page.id, call: call.id };
+  const place: BindingPlace = { app, page, bench, call, onEdit };
   const use = (row: FieldRow) => {
     if (row.side === 'out') {
-      onEdit({ kind: 'useField', ...where, path: row.field.path, used: !row.used });
+      onEdit(fieldEdit(page, call.id, row, !row.used));
     } else if (row.used) {
-      onEdit({ kind: 'fillParameter', ...where, path: row.field.path });
-    } else {
       onEdit({
-        kind: 'fillParameter',
-        ...where,
-        path: row.field.path,
-        source: { kind: 'entered', input: row.field.name },
+        kind: 'fillSlot',
+        slot: { kind: 'ofParameter', page, call: call.id, parameter: row.field.path },
       });
+    } else {
+      onEdit({ kind: 'fillFromInput', page, call: call.id, parameter: row.field.path });
     }
   };
   const move = (row: FieldRow, by: number) => {
-    const target = pickOf(page, call, row);
-    if (target?.item)
-      onEdit({ kind: 'moveItem', page: page.id, part: target.part, item: target.item, by });
+    const target = pickOf(bench, call, row);
+    if (target?.item) onEdit({ kind: 'moveItem', page, item: target.item, by });
   };
+  const source = active?.side === 'out' ? active.field.field : undefined;
   return (
     <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 240 }}>
       <Box sx={{ flex: 1, minHeight: 0 }}>
@@ -90,29 +87,26 @@ export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Pro
           columns={{
             goesIn: 'filled from',
             comesBack: 'shown as',
-            cell: (row) => (
-              <BindingCell
-                row={row}
-                page={page}
-                where={where}
-                source={filledBy(call, row.field.path)}
-                shown={row.side === 'out' ? shownAs(page, call, row.field.path) : undefined}
-                onEdit={onEdit}
-              />
-            ),
+            cell: (row) => <BindingCell row={row} place={place} />,
           }}
           lit={new Set(lit ? [lit] : [])}
           canTick={canTick}
-          isFixed={(row) => filledBy(call, row.field.path)?.kind === 'fixed'}
+          isFixed={(row) => filledBy(call, row.field.path)?.source.kind === 'fixed'}
           onUse={use}
           onMove={move}
           onActive={(row) => {
-            const target = pickOf(page, call, row);
+            setActive(row);
+            const target = pickOf(bench, call, row);
             if (target) onPick(target);
           }}
           onParameter={attempt.setParameter}
           onRemove={attempt.removeItem}
           onSend={attempt.send}
+          dragText={(row) =>
+            row.side === 'out' && row.field.kind === 'scalar'
+              ? draggedText(call.id, row.field)
+              : undefined
+          }
           tools={
             <>
               <Box component="strong" sx={{ mr: 1 }}>
@@ -136,6 +130,16 @@ export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Pro
                   setCutting(!cutting);
                 }}
               />
+              {source && (
+                <Button
+                  title="A new field made of this one: looked up, cut out, decoded, picked, put together, computed"
+                  onClick={() => {
+                    setDeriving(source);
+                  }}
+                >
+                  Derive…
+                </Button>
+              )}
               {attempt.sent && (
                 <Button
                   aria-expanded={wireOpen}
@@ -158,12 +162,31 @@ export function CallSheet({ page, call, operation, picked, onPick, onEdit }: Pro
             answer={attempt.answer}
             used={new Set(paths.map(pathKey))}
             onUse={(path, used) => {
-              onEdit({ kind: 'useField', ...where, path, used });
+              onEdit({ kind: 'useField', page, call: call.id, path, used });
             }}
           />
         )}
         {wireOpen && attempt.sent && <Wire exchange={attempt.sent.exchange} />}
       </Box>
+      <Dialog
+        open={deriving !== undefined}
+        onClose={() => {
+          setDeriving(undefined);
+        }}
+        fullWidth
+        aria-label="Derive a field"
+      >
+        {deriving && (
+          <DerivedForm
+            app={app}
+            field={deriving}
+            onEdit={onEdit}
+            onDone={() => {
+              setDeriving(undefined);
+            }}
+          />
+        )}
+      </Dialog>
     </Box>
   );
 }

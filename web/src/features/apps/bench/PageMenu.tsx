@@ -3,25 +3,33 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { AppEdit, AppView, Page } from '@/api/client';
+import type { AppEdit, AppView, Bench } from '@/api/client';
+import { NameDialog } from './NameDialog';
 
 interface Props {
   view: AppView;
-  page: Page;
+  page: string;
+  bench: Bench;
   onEdit: (edit: AppEdit) => void;
 }
 
+type Asking = 'page' | 'app' | 'text';
+
 /** What can be done with the page as a whole. */
-export function PageMenu({ view, page, onEdit }: Props) {
+export function PageMenu({ view, page, bench, onEdit }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement>();
+  const [asking, setAsking] = useState<Asking>();
   const navigate = useNavigate();
   const doAndClose = (action: () => void) => () => {
     setAnchor(undefined);
     action();
   };
-  const rename = (what: string, now: string, edit: (name: string) => AppEdit) => () => {
-    const name = window.prompt(`A name for ${what}`, now);
-    if (name !== null && name.trim() !== now) onEdit(edit(name));
+  const ask = (what: Asking) =>
+    doAndClose(() => {
+      setAsking(what);
+    });
+  const close = () => {
+    setAsking(undefined);
   };
   return (
     <>
@@ -41,40 +49,58 @@ export function PageMenu({ view, page, onEdit }: Props) {
           setAnchor(undefined);
         }}
       >
-        <MenuItem
-          onClick={doAndClose(
-            rename('the page', page.name, (name) => ({ kind: 'renamePage', page: page.id, name })),
-          )}
-        >
-          Rename the page…
-        </MenuItem>
-        <MenuItem
-          onClick={doAndClose(
-            rename('the app', view.app.name, (name) => ({ kind: 'renameApp', name })),
-          )}
-        >
-          Rename the app…
-        </MenuItem>
-        <MenuItem
-          onClick={doAndClose(() => {
-            onEdit({
-              kind: 'addText',
-              page: page.id,
-              text: 'Some words for the people who use this page.',
-            });
-          })}
-        >
-          Add a text at the top
-        </MenuItem>
+        <MenuItem onClick={ask('page')}>Rename the page…</MenuItem>
+        <MenuItem onClick={ask('app')}>Rename the app…</MenuItem>
+        <MenuItem onClick={ask('text')}>Add a text at the top…</MenuItem>
+        {bench.calls.map((call) => (
+          <MenuItem
+            key={call.id}
+            onClick={doAndClose(() => {
+              onEdit({ kind: 'removeCall', page, call: call.id });
+            })}
+          >
+            Remove {call.operationName} and what it shows
+          </MenuItem>
+        ))}
         <MenuItem
           onClick={doAndClose(() => {
-            onEdit({ kind: 'removePage', page: page.id });
+            onEdit({ kind: 'removePage', page });
             void navigate('/apps');
           })}
         >
           Remove the page
         </MenuItem>
       </Menu>
+      {asking === 'page' && (
+        <NameDialog
+          label="Name of the page"
+          start={bench.page.name}
+          onClose={close}
+          onName={(name) => {
+            onEdit({ kind: 'renamePage', page, name });
+          }}
+        />
+      )}
+      {asking === 'app' && (
+        <NameDialog
+          label="Name of the app"
+          start={view.name}
+          onClose={close}
+          onName={(name) => {
+            onEdit({ kind: 'renameApp', name });
+          }}
+        />
+      )}
+      {asking === 'text' && (
+        <NameDialog
+          label="Words at the top"
+          start=""
+          onClose={close}
+          onName={(text) => {
+            onEdit({ kind: 'addText', page, text });
+          }}
+        />
+      )}
     </>
   );
 }

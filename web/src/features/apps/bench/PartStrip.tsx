@@ -5,59 +5,57 @@ import ArrowUpward from '@mui/icons-material/ArrowUpward';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
-import type { AppEdit, Page, Part } from '@/api/client';
+import type { AppEdit, BenchItem } from '@/api/client';
 import { InlineEdit } from '@/ui/InlineEdit';
-import type { Picked } from '../live/model';
-
-const NAMES: Record<Part['kind'], string> = {
-  form: 'form',
-  button: 'button',
-  table: 'table',
-  record: 'record',
-  text: 'text',
-};
+import { FormatMenu } from '../look/FormatMenu';
+import { changeEdit, differs } from './model';
+import { OnlyHere } from './OnlyHere';
+import { SourcePicker } from './SourcePicker';
 
 const small = { fontSize: 16 };
 
 interface Props {
-  page: Page;
-  part: Part;
-  picked: Picked;
+  app: string;
+  page: string;
+  item: BenchItem;
   onEdit: (edit: AppEdit) => void;
 }
 
+function what({ item, kind }: BenchItem) {
+  return item === undefined ? kind : `${kind} of this part`;
+}
+
 /** The settings of what is picked, in a thin strip over it. */
-export function PartStrip({ page, part, picked, onEdit }: Props) {
-  const inside =
-    part.kind === 'form'
-      ? part.inputs
-      : part.kind === 'table' || part.kind === 'record'
-        ? part.items
-        : [];
-  const item = inside.find((one) => one.id === picked.item);
-  const where = { page: page.id, part: part.id };
-  const what = item
-    ? `${part.kind === 'table' ? 'column' : 'field'} of the ${NAMES[part.kind]}`
-    : NAMES[part.kind];
+export function PartStrip({ app, page, item, onEdit }: Props) {
+  const inside = item.item;
   // Columns stand side by side, all else below each other.
-  const sideways = item !== undefined && part.kind === 'table';
+  const sideways = item.kind === 'column';
   const move = (by: number) => {
     onEdit(
-      item ? { kind: 'moveItem', ...where, item: item.id, by } : { kind: 'movePart', ...where, by },
+      inside === undefined
+        ? { kind: 'movePart', page, part: item.part, by }
+        : { kind: 'moveItem', page, item: inside, by },
     );
+  };
+  const fill = (source: Parameters<Parameters<typeof SourcePicker>[0]['onFill']>[0]) => {
+    onEdit({ kind: 'fillSlot', slot: item.slot, ...(source ? { source } : {}) });
   };
   return (
     <Box
       role="toolbar"
-      aria-label={`Settings of this ${what}`}
+      aria-label={`Settings of this ${what(item)}`}
       onClick={(event) => {
+        event.stopPropagation();
+      }}
+      onFocus={(event) => {
         event.stopPropagation();
       }}
       sx={{
         display: 'flex',
         alignItems: 'center',
         gap: 0.75,
-        height: 28,
+        minHeight: 28,
+        flexWrap: 'wrap',
         mb: 0.75,
         px: 1,
         bgcolor: 'shallow',
@@ -65,17 +63,44 @@ export function PartStrip({ page, part, picked, onEdit }: Props) {
       }}
     >
       <Box component="span" sx={{ color: 'text.secondary' }}>
-        {what}
+        {item.kind}
       </Box>
       <InlineEdit
-        key={item?.id ?? part.id}
-        value={item ? item.label : part.label}
+        key={inside ?? item.part}
+        value={item.label}
         placeholder="no heading"
-        label={`Words of this ${what}`}
+        label={`Words of this ${what(item)}`}
         onCommit={(label) => {
-          onEdit({ kind: 'relabel', ...where, ...(item ? { item: item.id } : {}), label });
+          if (inside === undefined) fill({ kind: 'fixed', text: label });
+          else onEdit(changeEdit(page, item, { label }));
         }}
       />
+      {inside !== undefined && (differs(item) || Object.keys(item.set).length > 0) && (
+        <OnlyHere page={page} item={item} onEdit={onEdit} />
+      )}
+      <Box component="span" sx={{ color: 'text.secondary' }}>
+        {inside === undefined ? 'words' : item.kind === 'input' ? 'starts with' : 'shows'}
+      </Box>
+      <Box sx={{ maxWidth: 190, minWidth: 0, display: 'flex' }}>
+        <SourcePicker
+          app={app}
+          page={page}
+          slot={item.slot}
+          label={inside === undefined ? 'Words filled from' : `${item.label} filled from`}
+          words={item.words}
+          source={item.source}
+          empty={inside === undefined ? 'as usual' : 'nothing'}
+          onFill={fill}
+        />
+      </Box>
+      {inside !== undefined && item.kind !== 'input' && item.look && (
+        <FormatMenu
+          look={item.look}
+          onFormat={(format) => {
+            onEdit(changeEdit(page, item, { format }));
+          }}
+        />
+      )}
       <Box sx={{ flex: 1 }} />
       <IconButton
         aria-label={sideways ? 'Move left' : 'Move up'}
@@ -93,17 +118,19 @@ export function PartStrip({ page, part, picked, onEdit }: Props) {
       >
         {sideways ? <ArrowForward sx={small} /> : <ArrowDownward sx={small} />}
       </IconButton>
-      {!item && (
-        <IconButton
-          aria-label={`Remove this ${what}`}
-          title="Remove"
-          onClick={() => {
-            onEdit({ kind: 'removePart', ...where });
-          }}
-        >
-          <DeleteOutlined sx={small} />
-        </IconButton>
-      )}
+      <IconButton
+        aria-label={`Remove this ${what(item)}`}
+        title="Remove"
+        onClick={() => {
+          onEdit(
+            inside === undefined
+              ? { kind: 'removePart', page, part: item.part }
+              : { kind: 'removeItem', page, item: inside },
+          );
+        }}
+      >
+        <DeleteOutlined sx={small} />
+      </IconButton>
     </Box>
   );
 }

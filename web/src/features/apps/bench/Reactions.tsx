@@ -1,106 +1,74 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import { Fragment } from 'react';
-import type { AppEdit, Operation, Page, Reaction } from '@/api/client';
-import { operationName } from './model';
+import type { AppEdit, Bench } from '@/api/client';
 
 interface Props {
-  page: Page;
-  operations: (Operation | undefined)[];
+  page: string;
+  bench: Bench;
   onEdit: (edit: AppEdit) => void;
 }
 
-/** The call that a reaction makes by itself on opening. */
-function callOnOpening({ when, steps }: Reaction) {
-  const first = when.kind === 'opened' ? steps[0] : undefined;
-  return first?.kind === 'call' ? first.call : undefined;
-}
-
-function trigger(page: Page, reaction: Reaction) {
-  const { when } = reaction;
-  if (when.kind === 'opened') return <>When the page is opened</>;
-  const button = page.parts.find((part) => part.id === when.button);
-  return (
-    <>
-      When <strong>{button?.label ?? 'a removed button'}</strong> is pressed
-    </>
-  );
-}
-
-function LeaveOut({
-  call,
-  onEdit,
-}: {
-  call: string | undefined;
-  onEdit: (call: string, made: boolean) => void;
-}) {
-  return (
-    call !== undefined && (
-      <Button
-        size="small"
-        sx={{ ml: 1, px: 0.5 }}
-        onClick={() => {
-          onEdit(call, false);
-        }}
-      >
-        No longer
-      </Button>
-    )
-  );
-}
-
 /** What happens when, as sentences. */
-export function Reactions({ page, operations, onEdit }: Props) {
-  const onOpening = new Set(page.reactions.map(callOnOpening));
+export function Reactions({ page, bench, onEdit }: Props) {
+  const nameOf = (call: string) =>
+    bench.calls.find(({ id }) => id === call)?.operationName ?? 'a removed call';
+  const onOpening = new Set(
+    bench.reactions.flatMap(({ when, calls }) => (when.kind === 'opened' ? calls : [])),
+  );
   const edit = (call: string, made: boolean) => {
-    onEdit({ kind: 'callOnOpening', page: page.id, call, made });
+    onEdit({ kind: 'callOnOpening', page, call, made });
   };
   return (
     <Box component="section" aria-label="Reactions" sx={{ mt: 2, color: 'text.secondary' }}>
-      {page.reactions.map((reaction, index) => (
-        <Box key={index} component="p" sx={{ m: 0, py: 0.5 }}>
-          {trigger(page, reaction)}
-          {reaction.steps.map((step, at) => {
-            if (step.kind === 'say') return <Fragment key={at}> → say “{step.text}”</Fragment>;
-            const call = page.calls.find((one) => one.id === step.call);
-            const filled = new Set(
-              (call?.comesBack ?? []).flatMap(({ target }) =>
-                target.kind === 'parameter' ? [] : [target.part],
-              ),
-            );
-            const parts = page.parts.filter((part) => filled.has(part.id));
-            return (
-              <Fragment key={at}>
-                {' '}
-                → call <strong>{call ? operationName(operations, call) : 'a removed call'}</strong>
-                {parts.length > 0 && (
-                  <>
-                    {' '}
-                    → fill{' '}
-                    <strong>
-                      {parts.map((part) => part.label || `the ${part.kind}`).join(', ')}
-                    </strong>
-                  </>
-                )}
-              </Fragment>
-            );
-          })}
+      {bench.reactions.map((reaction) => (
+        <Box key={reaction.id} component="p" sx={{ m: 0, py: 0.5 }}>
+          {reaction.when.kind === 'opened' ? (
+            'When the page is opened'
+          ) : (
+            <>
+              When <strong>{reaction.words || 'a removed button'}</strong> is pressed
+            </>
+          )}
+          {reaction.calls.map((call) => (
+            <span key={call}>
+              {' '}
+              → call <strong>{nameOf(call)}</strong>
+            </span>
+          ))}
+          {reaction.fills.length > 0 && (
+            <>
+              {' '}
+              → fill <strong>{reaction.fills.join(', ')}</strong>
+            </>
+          )}
           . If it fails → say what the service said.
-          <LeaveOut call={callOnOpening(reaction)} onEdit={edit} />
+          {reaction.when.kind === 'opened' &&
+            reaction.calls.map((call) => (
+              <Button
+                key={call}
+                size="small"
+                sx={{ ml: 1, px: 0.5 }}
+                onClick={() => {
+                  edit(call, false);
+                }}
+              >
+                No longer
+              </Button>
+            ))}
         </Box>
       ))}
-      {page.calls
-        .filter((call) => !onOpening.has(call.id))
-        .map((call) => (
+      {bench.calls
+        .filter(({ id }) => !onOpening.has(id))
+        .map(({ id, operationName }) => (
           <Button
-            key={call.id}
+            key={id}
             size="small"
             sx={{ mr: 1, px: 0.5 }}
             onClick={() => {
-              edit(call.id, true);
+              edit(id, true);
             }}
           >
-            Call {operationName(operations, call)} when the page is opened
+            Call {operationName} when the page is opened
           </Button>
         ))}
     </Box>

@@ -2,20 +2,14 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
-import type { Page, TracedCall } from '@/api/client';
-import { inLine, millis, shown } from '@/lib/format';
-import { isRecord, pathText } from '@/lib/json';
+import type { Bench, Run, TracedCall } from '@/api/client';
+import { inLine, millis } from '@/lib/format';
+import { pathText } from '@/lib/json';
+import type { Picked } from '@/parts/model';
 import { FindingList } from '@/ui/FindingList';
 import { Mark } from '@/ui/Mark';
 import { Wire } from '@/wire/Wire';
-import type { LiveState, Picked } from '../live/model';
-import { originOf } from './model';
-
-interface Props {
-  page: Page;
-  state: LiveState;
-  picked: Picked | undefined;
-}
+import { itemOf, originOf } from './model';
 
 function Step({ traced, index }: { traced: TracedCall; index: number }) {
   const [open, setOpen] = useState(false);
@@ -62,75 +56,98 @@ function Step({ traced, index }: { traced: TracedCall; index: number }) {
   );
 }
 
-function valueOf(page: Page, state: LiveState, picked: Picked) {
-  const content = state.contents[picked.part];
-  const record = Array.isArray(content) ? (content[picked.row ?? 0] as unknown) : content;
-  const part = page.parts.find((one) => one.id === picked.part);
-  const item =
-    part && 'items' in part ? part.items.find((one) => one.id === picked.item) : undefined;
-  const value = isRecord(record) && item ? record[item.id] : undefined;
-  return { part, item, text: item ? shown(value, item.format) : '' };
+/** What stands on the page where it is picked, and what people call it. */
+function valueOf(run: Run, { part, item, row = 0 }: Picked) {
+  const drawn = run.page.parts.find((one) => one.id === part);
+  if (drawn?.kind === 'table') {
+    const at = drawn.columns.findIndex(({ id }) => id === item);
+    return {
+      label: drawn.columns[at]?.label,
+      heading: drawn.heading,
+      text: drawn.rows[row - drawn.from]?.[at]?.text ?? '',
+    };
+  }
+  if (drawn?.kind === 'record') {
+    const field = drawn.fields.find(({ column }) => column.id === item);
+    return { label: field?.column.label, heading: drawn.heading, text: field?.cell.text ?? '' };
+  }
+  return undefined;
 }
 
 /** How the value that was picked on the page came to be. */
-function HowItCame({ page, state, picked }: Props & { picked: Picked }) {
-  const origin = originOf(page, picked);
-  const { part, item, text } = valueOf(page, state, picked);
-  if (!origin || !part || !item) return null;
-  const traced = state.trace.find((one) => one.call === origin.call.id);
+function HowItCame({ bench, run, picked }: { bench: Bench; run: Run; picked: Picked }) {
+  const origin = originOf(bench, picked);
+  const value = valueOf(run, picked);
+  const item = itemOf(bench, { part: picked.part, ...(picked.item ? { item: picked.item } : {}) });
+  if (!value?.label || !item) return null;
+  const traced = run.trace.find((one) => one.call === origin?.call.id);
   return (
     <Box
       component="section"
       aria-label="How this value came to be"
       sx={{ bgcolor: 'shallow', p: 1.5, mb: 2 }}
     >
-      <Typography variant="h3">{text || 'empty'}</Typography>
+      <Typography variant="h3">{value.text || 'empty'}</Typography>
       <Box component="ol" sx={{ m: 0, pl: 2.5 }}>
         <li>
-          stands in <strong>{item.label}</strong> of {part.label || `the ${part.kind}`}
+          stands in <strong>{value.label}</strong> of {value.heading || 'the page'}
           {picked.row !== undefined && `, row ${picked.row + 1}`}
         </li>
-        <li>
-          which shows the returned field{' '}
-          <strong>
-            <Mark side="out" />
-            {pathText(origin.path)}
-          </strong>
-        </li>
-        <li>
-          from the answer of <strong>{traced?.operation ?? origin.call.operation}</strong>
-          {traced?.tookMillis !== undefined && ` after ${millis(traced.tookMillis)}`}
-        </li>
-        <li>
-          asked with{' '}
-          {traced?.parameters
-            .map((one) => `${pathText(one.path)} = ${inLine(one.value)}`)
-            .join(', ') || 'no parameters'}
-        </li>
+        {origin ? (
+          <>
+            <li>
+              which shows the returned field{' '}
+              <strong>
+                <Mark side="out" />
+                {pathText(origin.path)}
+              </strong>
+            </li>
+            <li>
+              from the answer of <strong>{origin.call.operationName}</strong>
+              {traced?.tookMillis !== undefined && ` after ${millis(traced.tookMillis)}`}
+            </li>
+            <li>
+              asked with{' '}
+              {traced?.parameters
+                .map((one) => `${pathText(one.path)} = ${inLine(one.value)}`)
+                .join(', ') || 'no parameters'}
+            </li>
+          </>
+        ) : (
+          <li>
+            which shows <strong>{item.words}</strong>
+          </li>
+        )}
       </Box>
     </Box>
   );
 }
 
+interface Props {
+  bench: Bench;
+  run: Run | undefined;
+  busy: boolean;
+  picked: Picked | undefined;
+}
+
 /** What happened since the last press: each step, each exchange, and how any value came to be. */
-export function Trace({ page, state, picked }: Props) {
+export function Trace({ bench, run, busy, picked }: Props) {
+  const trace = run?.trace ?? [];
   return (
     <Box component="section" aria-label="Trace" sx={{ p: 2 }}>
       <Typography variant="h2" sx={{ mb: 1 }}>
         Trace
       </Typography>
-      {picked && <HowItCame page={page} state={state} picked={picked} />}
-      {state.busy && (
-        <Typography sx={{ color: 'text.secondary' }}>Waiting for the service…</Typography>
-      )}
-      {state.trace.length === 0 && !state.busy && (
+      {picked && run && <HowItCame bench={bench} run={run} picked={picked} />}
+      {busy && <Typography sx={{ color: 'text.secondary' }}>Waiting for the service…</Typography>}
+      {trace.length === 0 && !busy && (
         <Typography sx={{ color: 'text.secondary' }}>
           Use the page on the right. Every call shows up here with what it sent; press a value on
           the page to see where it came from.
         </Typography>
       )}
       <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-        {state.trace.map((traced, index) => (
+        {trace.map((traced, index) => (
           <Step key={traced.exchange ?? index} traced={traced} index={index} />
         ))}
       </Box>

@@ -1,118 +1,178 @@
-import type { Input, Item, Mapping, Operation, Page, PageCall, Part } from '@/api/client';
-import { pathKey } from '@/lib/json';
+import type { AppEdit, Bench, BenchItem, Overrides, PageCall, SlotId, Source } from '@/api/client';
+import { type Path, pathKey, recordOf, startsWith, type Step } from '@/lib/json';
 import { type FieldRow, rowKey } from '@/sheet/model';
-import type { Picked } from '../live/model';
+import type { Picked } from '@/parts/model';
 
-/** Where a returned field is shown: the part, and the column or field of it. */
-export interface Shown {
-  part: Part;
-  item: Item | undefined;
-  position: number;
-}
-
-const itemsOf = (part: Part): Item[] =>
-  part.kind === 'table' || part.kind === 'record' ? part.items : [];
-
-export function inputsOf(page: Page): { form: string; input: Input }[] {
-  return page.parts.flatMap((part) =>
-    part.kind === 'form' ? part.inputs.map((input) => ({ form: part.id, input })) : [],
-  );
-}
-
-function pathOf(mapping: Mapping, side: 'in' | 'out') {
-  const end = side === 'in' ? mapping.target : mapping.source;
-  return 'path' in end ? end.path : undefined;
-}
-
-/** The mapping to a parameter. */
-export function filledBy(call: PageCall, path: readonly string[]) {
+/** What fills a parameter. */
+export function filledBy(call: PageCall, path: Path) {
   const key = pathKey(path);
-  return call.goesIn.find((mapping) => pathKey(pathOf(mapping, 'in') ?? []) === key)?.source;
+  return call.filled.find((filled) => pathKey(filled.path) === key);
 }
 
 /** Where a returned field is shown on the page, first place first. */
-export function shownAs(page: Page, call: PageCall, path: readonly string[]): Shown | undefined {
+export function shownAs(call: PageCall, path: Path) {
   const key = pathKey(path);
-  for (const mapping of call.comesBack) {
-    if (pathKey(pathOf(mapping, 'out') ?? []) !== key) continue;
-    const { target } = mapping;
-    if (target.kind === 'parameter') continue;
-    const part = page.parts.find((one) => one.id === target.part);
-    if (!part) continue;
-    if (target.kind === 'rows') return { part, item: undefined, position: 0 };
-    const position = itemsOf(part).findIndex((item) => item.id === target.item);
-    return { part, item: itemsOf(part)[position], position };
-  }
-  return undefined;
+  return call.shown.find((shown) => pathKey(shown.path) === key);
 }
 
 /** The rows of a call's sheet that are used. */
 export function usedRows(call: PageCall): Set<string> {
-  const used = new Set<string>();
-  for (const mapping of call.goesIn) {
-    const path = pathOf(mapping, 'in');
-    if (path) used.add(rowKey('in', path));
-  }
-  for (const mapping of call.comesBack) {
-    const path = pathOf(mapping, 'out');
-    if (path) used.add(rowKey('out', path));
-  }
-  return used;
+  return new Set([
+    ...call.filled.map(({ path }) => rowKey('in', path)),
+    ...call.shown.map(({ path }) => rowKey('out', path)),
+  ]);
 }
 
 /** The row that fills or is filled by what is picked on the page. */
 export function rowOf(call: PageCall, picked: Picked): string | undefined {
-  for (const mapping of call.goesIn) {
-    if (mapping.source.kind === 'entered' && mapping.source.input === picked.item) {
-      return rowKey('in', pathOf(mapping, 'in') ?? []);
-    }
-  }
-  for (const mapping of call.comesBack) {
-    const { target } = mapping;
-    const hit =
-      target.kind === 'item'
-        ? target.part === picked.part && target.item === picked.item
-        : target.kind === 'rows' && target.part === picked.part && picked.item === undefined;
-    if (hit) return rowKey('out', pathOf(mapping, 'out') ?? []);
-  }
-  return undefined;
+  const filled = call.filled.find(
+    ({ source }) => source.kind === 'entered' && source.input === picked.item,
+  );
+  if (filled) return rowKey('in', filled.path);
+  const shown = call.shown.find(
+    (one) => one.part === picked.part && (one.item ?? undefined) === picked.item,
+  );
+  return shown && rowKey('out', shown.path);
+}
+
+/** What is said of a part, or of a thing in one. */
+export function itemOf(bench: Bench, picked: Picked): BenchItem | undefined {
+  return bench.items.find(
+    (one) => one.part === picked.part && (one.item ?? undefined) === picked.item,
+  );
 }
 
 /** What on the page belongs to a row. */
-export function pickOf(page: Page, call: PageCall, row: FieldRow): Picked | undefined {
+export function pickOf(bench: Bench, call: PageCall, row: FieldRow): Picked | undefined {
   if (row.side === 'in') {
-    const source = filledBy(call, row.field.path);
+    const source = filledBy(call, row.field.path)?.source;
     if (source?.kind !== 'entered') return undefined;
-    const found = inputsOf(page).find(({ input }) => input.id === source.input);
-    return found && { part: found.form, item: found.input.id };
+    const found = bench.items.find(({ item }) => item === source.input);
+    return found && { part: found.part, item: source.input };
   }
-  const shown = shownAs(page, call, row.field.path);
-  return shown && { part: shown.part.id, ...(shown.item ? { item: shown.item.id } : {}) };
+  const shown = shownAs(call, row.field.path);
+  return shown && { part: shown.part, ...(shown.item ? { item: shown.item } : {}) };
 }
 
 export interface Origin {
   call: PageCall;
-  path: string[];
+  path: Path;
 }
 
 /** The returned field behind what is picked on the page. */
-export function originOf(page: Page, picked: Picked): Origin | undefined {
-  for (const call of page.calls) {
-    for (const mapping of call.comesBack) {
-      const path = pathOf(mapping, 'out');
-      if (
-        mapping.target.kind === 'item' &&
-        mapping.target.part === picked.part &&
-        mapping.target.item === picked.item &&
-        path
-      ) {
-        return { call, path };
-      }
-    }
+export function originOf(bench: Bench, picked: Picked): Origin | undefined {
+  for (const call of bench.calls) {
+    const shown = call.shown.find(
+      (one) => one.part === picked.part && one.item !== undefined && one.item === picked.item,
+    );
+    if (shown) return { call, path: shown.path };
   }
   return undefined;
 }
 
-export const operationName = (operations: (Operation | undefined)[], call: PageCall) =>
-  operations.find((one) => one?.id === call.operation && one.service === call.service)?.name ??
-  call.operation;
+/** Shows a returned field on the page where it fits, or no longer. */
+export function fieldEdit(page: string, call: string, row: FieldRow, used: boolean): AppEdit {
+  const { derived, path } = row.field;
+  return {
+    kind: 'useField',
+    page,
+    call,
+    path: derived === undefined ? path : recordOf(path),
+    ...(derived === undefined ? {} : { derived }),
+    used,
+  };
+}
+
+/** A returned field as it is dragged onto the page. */
+export interface DraggedField {
+  path: Step[];
+  derived?: string | undefined;
+}
+
+/** Where a returned field is found from inside a part. */
+export function sourceIn(call: PageCall, part: string, dragged: DraggedField): Source {
+  const rows = call.shown.find((one) => one.part === part && one.item === undefined);
+  const { derived, path } = dragged;
+  const field: Step[] = derived === undefined ? path : recordOf(path);
+  const source: Source =
+    rows && startsWith(field, rows.path)
+      ? { kind: 'row', path: field.slice(rows.path.length) }
+      : { kind: 'returned', call: call.id, path: field };
+  return derived === undefined ? source : { kind: 'derived', record: source, field: derived };
+}
+
+/** Which parts of the page a field can be shown in, besides where it is. */
+export function partsFor(bench: Bench): BenchItem[] {
+  return bench.items.filter(
+    ({ item, kind }) => item === undefined && (kind === 'table' || kind === 'record'),
+  );
+}
+
+/** The edit that decides something of a field for all pages. */
+export function modelEdit(item: BenchItem, change: Partial<Overrides>): AppEdit | undefined {
+  const { field } = item;
+  return (
+    field && {
+      kind: 'setModelField',
+      field: field.ref,
+      ...(field.type === undefined ? {} : { type: field.type }),
+      ...(field.derived === undefined ? {} : { derived: field.derived }),
+      set: { ...item.set, ...change },
+    }
+  );
+}
+
+/** Which aspects of a field the page alone has different. */
+export const differs = (item: BenchItem) => Object.keys(item.only).length > 0;
+
+/**
+ * The edit that follows from changing something where it stands: of the model, unless the page has
+ * it different already, or there is no field behind it.
+ */
+export function changeEdit(page: string, item: BenchItem, change: Partial<Overrides>): AppEdit {
+  const here = Object.keys(change).some((aspect) => aspect in item.only);
+  const model = here ? undefined : modelEdit(item, change);
+  return (
+    model ?? {
+      kind: 'setOnlyHere',
+      page,
+      item: item.item ?? '',
+      only: { ...item.only, ...change },
+    }
+  );
+}
+
+/** The edit that makes the change of the model one of this page alone. */
+export function onlyHereEdit(page: string, item: BenchItem): AppEdit {
+  const back = modelEdit({ ...item, set: {} }, {});
+  const here: AppEdit = {
+    kind: 'setOnlyHere',
+    page,
+    item: item.item ?? '',
+    only: { ...item.set, ...item.only },
+  };
+  return back ? { kind: 'together', title: 'Have it so only here', edits: [back, here] } : here;
+}
+
+export const parameterSlot = (page: string, call: string, parameter: Step[]): SlotId => ({
+  kind: 'ofParameter',
+  page,
+  call,
+  parameter,
+});
+
+/** What a row of the field sheet of a call is dragged as. */
+export const draggedText = (call: string, { path, derived }: DraggedField) =>
+  JSON.stringify({ call, field: { path, derived } });
+
+/** The call and the field that were dropped; nothing if something else was. */
+export function droppedIn(bench: Bench, text: string) {
+  try {
+    const { call, field } = JSON.parse(text) as { call: string; field: DraggedField };
+    const known = bench.calls.find(({ id }) => id === call);
+    return known && { call: known, field };
+  } catch {
+    // What comes from another window may be anything.
+    return undefined;
+  }
+}

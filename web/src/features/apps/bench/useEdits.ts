@@ -1,5 +1,5 @@
-import { useQueryClient } from '@tanstack/react-query';
-import { useCallback, useRef, useState } from 'react';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
 import { api, ApiProblem, type AppEdit, type AppView, unwrap } from '@/api/client';
 import { appQuery, appsQuery } from '@/api/queries';
 
@@ -21,59 +21,57 @@ type Change = (version: number) => Promise<AppView>;
 /** Edits of an app, saved one after the other the moment they are made. */
 export function useEdits(app: string): Edits {
   const queries = useQueryClient();
-  const [saving, setSaving] = useState<Saving>('saved');
-  const [problem, setProblem] = useState<ApiProblem>();
-  const queue = useRef<Promise<void>>(Promise.resolve());
-  const refused = useRef<Change>(undefined);
   const key = appQuery(app).queryKey;
-
-  const run = useCallback(
-    async (change: Change) => {
-      setSaving('saving');
+  const [problem, setProblem] = useState<ApiProblem>();
+  const refused = useRef<Change>(undefined);
+  const saving = useMutation({
+    // Edits wait for those before them.
+    scope: { id: `edits of ${app}` },
+    mutationFn: (change: Change) => change(queries.getQueryData(key)?.version ?? 0),
+    onMutate: () => {
       setProblem(undefined);
-      try {
-        const view = await change(queries.getQueryData(key)?.version ?? 0);
-        queries.setQueryData(key, view);
-        void queries.invalidateQueries({ queryKey: appsQuery.queryKey, exact: true });
-        setSaving('saved');
-      } catch (error) {
-        if (!(error instanceof ApiProblem)) throw error;
-        refused.current = change;
-        setProblem(error);
-        const behind = error.code === 'SERVER_APP_CHANGED';
-        setSaving(behind ? 'behind' : error.status === 422 ? 'saved' : 'failed');
-        if (behind) await queries.invalidateQueries({ queryKey: key });
-      }
     },
-    [queries, key],
-  );
-  const enqueue = useCallback(
-    (change: Change) => {
-      queue.current = queue.current.then(() => run(change));
+    onSuccess: (view) => {
+      queries.setQueryData(key, view);
+      void queries.invalidateQueries({ queryKey: appsQuery.queryKey, exact: true });
     },
-    [run],
-  );
+    onError: (error, change) => {
+      refused.current = change;
+      if (!(error instanceof ApiProblem)) return;
+      setProblem(error);
+      if (error.code === 'SERVER_APP_CHANGED') void queries.invalidateQueries({ queryKey: key });
+    },
+  });
   const params = { path: { app } };
   return {
-    saving,
+    saving: saving.isPending ? 'saving' : stateAfter(problem),
     problem,
     edit: (edit) => {
-      enqueue((version) =>
+      saving.mutate((version) =>
         unwrap(api.POST('/api/apps/{app}/edits', { params, body: { version, edit } })),
       );
     },
     undo: () => {
-      enqueue((version) => unwrap(api.POST('/api/apps/{app}/undo', { params, body: { version } })));
+      saving.mutate((version) =>
+        unwrap(api.POST('/api/apps/{app}/undo', { params, body: { version } })),
+      );
     },
     redo: () => {
-      enqueue((version) => unwrap(api.POST('/api/apps/{app}/redo', { params, body: { version } })));
+      saving.mutate((version) =>
+        unwrap(api.POST('/api/apps/{app}/redo', { params, body: { version } })),
+      );
     },
     again: () => {
-      if (refused.current) enqueue(refused.current);
+      if (refused.current) saving.mutate(refused.current);
     },
     dismiss: () => {
       setProblem(undefined);
-      setSaving('saved');
     },
   };
+}
+
+/** What was refused for what it is has changed nothing, so all else is saved. */
+function stateAfter(problem: ApiProblem | undefined): Saving {
+  if (!problem || problem.status === 422) return 'saved';
+  return problem.code === 'SERVER_APP_CHANGED' ? 'behind' : 'failed';
 }

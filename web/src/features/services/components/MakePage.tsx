@@ -9,13 +9,14 @@ import { useNavigate } from 'react-router';
 import { api, type Operation, unwrap } from '@/api/client';
 import { appQuery, appsQuery } from '@/api/queries';
 import { count } from '@/lib/format';
+import type { Step } from '@/lib/json';
 import { useStored } from '@/lib/useStored';
 import { Problem } from '@/ui/Problem';
 
 interface Props {
   operation: Operation;
   endpoint: string;
-  fields: string[][];
+  fields: Step[][];
 }
 
 const NEW = '';
@@ -34,7 +35,7 @@ async function addTo(app: string, page: string, props: Props) {
       params: { path: { app: target.id } },
       body: {
         version: target.version,
-        edit: page ? { kind: 'addOperation', page, ...what } : { kind: 'addPage', ...what },
+        edit: page ? { kind: 'addCall', page, ...what } : { kind: 'addPage', ...what },
       },
     }),
   );
@@ -52,7 +53,7 @@ export function MakePage(props: Props) {
     ...(chosen === NEW ? { queryFn: skipToken } : {}),
   });
   const [wished, setWished] = useState(NEW);
-  const pages = chosen === NEW ? [] : (app?.app.pages ?? []);
+  const pages = chosen === NEW ? [] : (app?.pages ?? []);
   const page = pages.some((one) => one.id === wished) ? wished : NEW;
   const making = useMutation({
     mutationFn: () => addTo(chosen, page, props),
@@ -60,7 +61,7 @@ export function MakePage(props: Props) {
       queries.setQueryData(appQuery(view.id).queryKey, view);
       await queries.invalidateQueries({ queryKey: appsQuery.queryKey, exact: true });
       setStored(view.id);
-      await navigate(`/apps/${view.id}/pages/${page || (view.app.pages.at(-1)?.id ?? '')}`);
+      await navigate(`/apps/${view.id}/pages/${page || (view.pages.at(-1)?.id ?? '')}`);
     },
   });
   return (

@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useState } from 'react';
 import type { Json, Operation } from '@/api/client';
-import { pathKey } from '@/lib/json';
+import { pathKey, type Step } from '@/lib/json';
 import { CutButton, CutPanel, textsOf } from '@/sheet/CutPanel';
 import { FieldSheet } from '@/sheet/FieldSheet';
 import { type FieldRow, rowKey, type Sheet } from '@/sheet/model';
@@ -29,7 +29,7 @@ export function OperationTry({ operation, handed }: { operation: Operation; hand
   const attempt = useTry(operation, endpoint, handed);
   const [cutting, setCutting] = useState(false);
   /** Fields that are cut out of a text, which stand in no row. */
-  const [cutOut, setCutOut] = useState<readonly string[][]>([]);
+  const [cutOut, setCutOut] = useState<readonly Step[][]>([]);
   const marks = useMarks(operation);
   const used = useMemo(
     () =>

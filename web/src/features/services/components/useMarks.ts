@@ -1,10 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { api, type FieldView, type Operation, unwrap } from '@/api/client';
 import { operationQuery } from '@/api/queries';
+import type { Step } from '@/lib/json';
 import type { FieldRow } from '@/sheet/model';
 
 interface Mark {
-  path: string[];
+  path: Step[];
   parameter: boolean;
 }
 
@@ -21,7 +22,7 @@ export function useMarks(operation: Operation) {
       ),
     onSuccess: async (changed) => {
       queries.setQueryData(operationQuery(operation.service, operation.id).queryKey, changed);
-      await queries.invalidateQueries({ queryKey: ['preview'] });
+      await queries.invalidateQueries({ queryKey: ['bench'] });
     },
   });
   return {

@@ -229,7 +229,7 @@ final class DescriptionJson {
 
   private void row(FieldTree.Row row, String place) {
     out.writeStartObject();
-    names("path", row.path().steps());
+    names("path", row.path().steps().stream().map(Object::toString).toList());
     names("wire", row.wire());
     out.writeStringProperty("in", place);
     out.writeStringProperty(

@@ -22,19 +22,28 @@ class ArchitectureTest {
           List.of("ref"),
           List.of("finding"),
           List.of("value"),
-          List.of("document", "shape", "json"),
+          List.of("document", "shape"),
+          List.of("json", "convert"),
           List.of("service"),
           List.of("declare"),
           List.of("read"),
           List.of("read.xsd"),
           List.of(
               "read.wsdl", "read.openapi", "read.odata", "read.sample", "read.catalogue", "link"),
-          List.of("intake", "sample", "mapping", "message"),
+          List.of("intake", "sample", "model", "message"),
+          List.of("formula"),
+          List.of("mapping"),
           List.of("message.soap", "message.json"),
           List.of("message.http"),
           List.of("message.odata"),
           List.of("exchange", "page"),
-          List.of("call"));
+          List.of("page.reach"),
+          List.of("page.kind"),
+          List.of("page.plan"),
+          List.of("page.start", "page.run"),
+          List.of("page.edit", "page.view"),
+          List.of("page.check", "page.offer"),
+          List.of("appfile", "call"));
 
   private static final JavaClasses CLASSES =
       new ClassFileImporter()

@@ -38,7 +38,7 @@ class DutyDeskJourneyTest {
 
   @Test
   void aRecordPageShowsAVesselAndAFaultIsSaidInTheServicesWords() {
-    User user = new User(browser, product).goTo("/open/duty-desk/page2");
+    User user = new User(browser, product).visit("duty-desk", "Get vessel");
     user.press("Get vessel").sees("Please fill in: Hull number.");
     user.type("Hull number", "S-20417").press("Get vessel");
     user.sees("Salt Wren").doesNotSee("Please fill in");
@@ -72,7 +72,7 @@ class DutyDeskJourneyTest {
   void anUnwellServiceIsExplainedOnTheBenchAndOnFinishedPages() {
     User builder = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
     builder.type("day value", "2031-05-14");
-    User reader = new User(browser, product).goTo("/open/duty-desk/page1");
+    User reader = new User(browser, product).visit("duty-desk", "List arrivals");
     reader.type("Day", "2031-05-14");
     String[][] cases = {
       {"SLOW", "did not answer within 2 s"},
@@ -137,8 +137,8 @@ class DutyDeskJourneyTest {
 
   @Test
   void twoPeopleOnOneAppLoseNothing() {
-    User first = new User(browser, product).goTo("/apps/duty-desk/pages/page3");
-    User second = new User(browser, product).goTo("/apps/duty-desk/pages/page3");
+    User first = new User(browser, product).build("duty-desk", "Reserve berth");
+    User second = new User(browser, product).build("duty-desk", "Reserve berth");
     assertThat(second.page.getByRole(AriaRole.TREEGRID)).isVisible();
     assertThat(first.page.getByRole(AriaRole.TREEGRID)).isVisible();
 
@@ -162,7 +162,7 @@ class DutyDeskJourneyTest {
 
   @Test
   void aFinishedPageFitsAPhone() {
-    User user = new User(browser, product, 390, 800).goTo("/open/duty-desk/page1");
+    User user = new User(browser, product, 390, 800).visit("duty-desk", "List arrivals");
     user.type("Day", "2031-05-14").press("List arrivals").sees("24 rows");
 
     assertThat((Boolean) user.page.evaluate("document.documentElement.scrollWidth <= innerWidth"))
@@ -234,13 +234,13 @@ class DutyDeskJourneyTest {
     user.page.keyboard().type("Get vessel");
     assertThat(user.role(AriaRole.OPTION, "Duty desk / Get vessel")).isVisible();
     user.keys("Enter");
-    assertThat(user.page).hasURL(Pattern.compile(".*/apps/duty-desk/pages/page2"));
+    assertThat(user.page).hasURL(Pattern.compile(".*/apps/duty-desk/pages/page_\\d+"));
     user.goTo("/nowhere/at/all").sees("There is nothing at this address");
   }
 
   @Test
   void aServerThatWasKilledComesBackWithEverything() {
-    User user = new User(browser, product).goTo("/apps/duty-desk/pages/page2");
+    User user = new User(browser, product).build("duty-desk", "Get vessel");
     user.role(AriaRole.BUTTON, "Get vessel").click();
     user.page.getByLabel("Words of this button:").click();
     user.type("Words of this button", "Look it up").keys("Enter");
@@ -250,7 +250,7 @@ class DutyDeskJourneyTest {
     product.stop();
     product.start();
 
-    User later = new User(browser, product).goTo("/apps/duty-desk/pages/page2");
+    User later = new User(browser, product).build("duty-desk", "Get vessel");
     assertThat(later.role(AriaRole.BUTTON, "Look it up")).isVisible();
   }
 }

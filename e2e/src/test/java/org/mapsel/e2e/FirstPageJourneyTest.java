@@ -70,7 +70,7 @@ class FirstPageJourneyTest {
     assertThat(user.role(AriaRole.CHECKBOX, "Use etaUtc")).isChecked();
     relabel(user, "etaUtc", "Due");
     for (int i = 0; i < 5; i++) {
-      user.page.getByText("etaUtc").click();
+      user.page.getByTestId("left").getByText("etaUtc").click();
       user.keys("Alt+ArrowUp");
       assertThat(user.heads().nth(4 - i)).containsText("Due");
     }

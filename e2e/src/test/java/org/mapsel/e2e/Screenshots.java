@@ -82,7 +82,7 @@ public final class Screenshots {
   }
 
   private void bench(Page page) {
-    page.navigate(product.address() + "/apps/duty-desk/pages/page1");
+    bench(page, "duty-desk", "List arrivals");
     assertThat(page.getByRole(AriaRole.TREEGRID)).isVisible();
     page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Hull number"))
         .click();
@@ -98,7 +98,7 @@ public final class Screenshots {
   }
 
   private void record(Page page) {
-    page.navigate(product.address() + "/apps/duty-desk/pages/page2");
+    bench(page, "duty-desk", "Get vessel");
     page.getByLabel("Run").check();
     page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Hull number"))
         .fill("S-20417");
@@ -132,7 +132,7 @@ public final class Screenshots {
     press(page, "Send");
     assertThat(page.getByText("just answered")).isVisible();
     take(page, "12-entities");
-    page.navigate(product.address() + "/apps/yard-board/pages/page1");
+    bench(page, "yard-board", "List cranes");
     page.getByLabel("Run").check();
     press(page, "List cranes");
     assertThat(page.getByText("12 rows")).isVisible();
@@ -170,7 +170,7 @@ public final class Screenshots {
   }
 
   private void nightWatch(Page page) {
-    page.navigate(product.address() + "/apps/duty-desk/pages/page1");
+    bench(page, "duty-desk", "List arrivals");
     press(page, "Night watch colours");
     press(page, "Show the wire");
     assertThat(page.getByLabel("Request body")).isVisible();
@@ -179,7 +179,10 @@ public final class Screenshots {
 
   private void finished() {
     Page phone = browser.open(390, 800);
-    phone.navigate(product.address() + "/open/duty-desk/page1");
+    phone.navigate(
+        product.address()
+            + "/open/duty-desk/"
+            + Pages.idOf(phone, product.address(), "duty-desk", "List arrivals"));
     phone.getByLabel("Day").fill("2031-05-14");
     press(phone, "List arrivals");
     assertThat(phone.getByText("24 rows")).isVisible();
@@ -206,5 +209,14 @@ public final class Screenshots {
 
   private void take(Page page, String name) {
     page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+  }
+
+  private void bench(Page page, String app, String name) {
+    page.navigate(
+        product.address()
+            + "/apps/"
+            + app
+            + "/pages/"
+            + Pages.idOf(page, product.address(), app, name));
   }
 }

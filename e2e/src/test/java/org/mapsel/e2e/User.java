@@ -29,6 +29,16 @@ final class User {
     return this;
   }
 
+  /** Opens a page on the bench, by the names that people gave. */
+  User build(String app, String name) {
+    return goTo("/apps/" + app + "/pages/" + Pages.idOf(page, address, app, name));
+  }
+
+  /** Opens a finished page, by the names that people gave. */
+  User visit(String app, String name) {
+    return goTo("/open/" + app + "/" + Pages.idOf(page, address, app, name));
+  }
+
   Locator role(AriaRole role, String name) {
     return page.getByRole(role, new Page.GetByRoleOptions().setName(name).setExact(true));
   }

@@ -26,8 +26,21 @@ public final class Declarations {
   private final List<HttpDeclaration> httpOperations = new ArrayList<>();
   private Optional<Entities> entities = Optional.empty();
   private boolean overHttp;
+  private final String document;
   private String name = "";
   private String documentation = "";
+
+  /**
+   * @param document the address of the document that the description starts with
+   */
+  public Declarations(String document) {
+    this.document = document;
+  }
+
+  /** The address of the document that the description starts with. */
+  public String document() {
+    return document;
+  }
 
   /** The description's own name; the first one given stays. */
   public void name(String given) {

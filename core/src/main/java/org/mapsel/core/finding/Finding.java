@@ -13,14 +13,14 @@ import org.mapsel.core.ref.Place;
  * @param code AREA_SUBJECT_CASE; its sentences stand in the area's properties file
  * @param arguments what the sentences name, in a fixed order
  * @param places where in a document, first the most telling one
- * @param field the field of a value or page it is about, where there is one
+ * @param subject what it is about, where that is no place in a document
  */
 public record Finding(
     String code,
     Severity severity,
     Map<String, String> arguments,
     List<Place> places,
-    Optional<FieldPath> field) {
+    Optional<Subject> subject) {
 
   public Finding {
     arguments = Map.copyOf(arguments);
@@ -49,11 +49,29 @@ public record Finding(
   }
 
   public Finding at(Place place) {
-    return new Finding(code, severity, arguments, List.of(place), field);
+    return new Finding(code, severity, arguments, List.of(place), subject);
   }
 
   public Finding about(FieldPath path) {
-    return new Finding(code, severity, arguments, places, Optional.of(path));
+    return about(new Subject.AboutParameter(path));
+  }
+
+  public Finding about(Subject what) {
+    return new Finding(code, severity, arguments, places, Optional.of(what));
+  }
+
+  /** The same with one more thing that its sentences name. */
+  public Finding with(String argument, String value) {
+    Map<String, String> more = new LinkedHashMap<>(arguments);
+    more.put(argument, value);
+    return new Finding(code, severity, more, places, subject);
+  }
+
+  /** The field of a message that it is about, where there is one. */
+  public Optional<FieldPath> field() {
+    return subject
+        .filter(Subject.AboutParameter.class::isInstance)
+        .map(parameter -> ((Subject.AboutParameter) parameter).path());
   }
 
   public boolean isError() {

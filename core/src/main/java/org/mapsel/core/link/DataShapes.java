@@ -123,7 +123,7 @@ final class DataShapes {
     if (already != null) {
       return already;
     }
-    ShapeId own = reserve(id);
+    ShapeId own = reserve(item.target().map(to -> notation.id(types.idOf(to))).orElse(id));
     item.target().ifPresent(target -> known.put(target, own));
     DataType type = DataType.of(nested, nested.item().place());
     add(new Shape.Record(own, List.of(field(ITEMS, type, true, own, new Wire.Whole(), notation))));
@@ -150,8 +150,7 @@ final class DataShapes {
       return plain(simple);
     }
     ShapeId id =
-        reserve(
-            meaning.target().map(target -> notation.id(types.nameOf(target))).orElseGet(inline));
+        reserve(meaning.target().map(target -> notation.id(types.idOf(target))).orElseGet(inline));
     meaning.target().ifPresent(target -> known.put(target, id));
     waiting.put(id, () -> made(id, meaning.form(), notation));
     return id;
@@ -164,7 +163,7 @@ final class DataShapes {
         .computeIfAbsent(
             target,
             key -> {
-              ShapeId id = reserve(notation.id(types.nameOf(key)));
+              ShapeId id = reserve(notation.id(types.idOf(key)));
               waiting.put(id, () -> made(id, types.declared(key).form(), notation));
               return id;
             });

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.declare.DataType.Anything;
@@ -43,14 +44,18 @@ final class DataTypes {
       DataType.XmlForm xml) {}
 
   private final Function<String, @Nullable DataType> declared;
+  private final UnaryOperator<String> ids;
   private final Map<String, Form> merged = new HashMap<>();
   private final Set<String> underWay = new HashSet<>();
 
   /**
    * @param declared finds a declared type by what references to it say; null if there is none
+   * @param ids what its shape is called, from what references say and nothing else, so that it does
+   *     not matter which type is asked for first
    */
-  DataTypes(Function<String, @Nullable DataType> declared) {
+  DataTypes(Function<String, @Nullable DataType> declared, UnaryOperator<String> ids) {
     this.declared = declared;
+    this.ids = ids;
   }
 
   /** What a declared type amounts to. */
@@ -58,8 +63,13 @@ final class DataTypes {
     return meaning(DataType.of(new Ref(target), Place.in("")));
   }
 
+  /** What the shape of a declared type is called; no other type's is called the same. */
+  String idOf(String target) {
+    return ids.apply(target);
+  }
+
   /** The last word of the address of a declared type. */
-  String nameOf(String target) {
+  static String nameOf(String target) {
     String name = target.substring(Math.max(target.lastIndexOf('/'), target.lastIndexOf('#')) + 1);
     return name.isEmpty() ? "type" : name;
   }

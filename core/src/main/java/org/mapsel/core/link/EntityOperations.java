@@ -51,7 +51,7 @@ final class EntityOperations {
     this.taken = HashSet.newHashSet(USUAL_OFFERS * model.sets().size());
     this.old = old;
     this.types = new EntityTypes(model, old);
-    this.shapes = new DataShapes(new DataTypes(types::find));
+    this.shapes = new DataShapes(new DataTypes(types::find, EntityTypes::idOf));
     this.queries = new QueryFields(shapes, types, old);
   }
 

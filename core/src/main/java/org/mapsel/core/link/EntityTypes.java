@@ -77,6 +77,17 @@ final class EntityTypes {
     return known;
   }
 
+  /** A type is called by its name, and what is sent of it by what it is sent for. */
+  static String idOf(String target) {
+    int mark = target.indexOf('#');
+    String name = target.substring(mark + 1);
+    return switch (Use.valueOf(target.substring(0, mark))) {
+      case RETURNED -> name;
+      case CREATED -> name + " created";
+      case CHANGED -> name + " changed";
+    };
+  }
+
   /** A reference to a structured type; one that is no entity is the same for every use. */
   private Ref ref(String name, Use use) {
     return new Ref((entities.contains(name) ? use : Use.RETURNED) + "#" + name);

@@ -70,7 +70,9 @@ final class HttpLinker {
 
   private HttpLinker(Declarations declarations) {
     this.declarations = declarations;
-    this.shapes = new DataShapes(new DataTypes(declarations.dataTypes()));
+    this.shapes =
+        new DataShapes(
+            new DataTypes(declarations.dataTypes(), TypeIds.beside(declarations.document())));
     this.ids = HttpIds.of(declarations.httpOperations());
   }
 
@@ -316,9 +318,6 @@ final class HttpLinker {
     DataTypes.Meaning meaning = shapes.types().meaning(content.type().get());
     return Name.of(
         meaning.xml().namespace(),
-        meaning
-            .xml()
-            .name()
-            .orElse(meaning.target().map(shapes.types()::nameOf).orElse(otherwise)));
+        meaning.xml().name().orElse(meaning.target().map(DataTypes::nameOf).orElse(otherwise)));
   }
 }

@@ -1,4 +1,9 @@
 package org.mapsel.core.mapping;
 
-/** One line: where a value goes and where it is taken from. */
-public record Mapping(Target target, Source source) {}
+/** What fills a slot. Conversions on the way are found by the types at both ends. */
+public record Mapping(Source source) {
+
+  public static Mapping fixed(String text) {
+    return new Mapping(new Source.Fixed(text));
+  }
+}

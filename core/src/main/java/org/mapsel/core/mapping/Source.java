@@ -1,25 +1,53 @@
 package org.mapsel.core.mapping;
 
-import com.fasterxml.jackson.annotation.JsonSubTypes;
-import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
 
-/** Where a value is taken from. */
-@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-@JsonSubTypes({
-  @JsonSubTypes.Type(value = Source.Entered.class, name = "entered"),
-  @JsonSubTypes.Type(value = Source.Fixed.class, name = "fixed"),
-  @JsonSubTypes.Type(value = Source.Returned.class, name = "returned")
-})
+/** Where the value of a slot comes from. */
 public sealed interface Source {
 
-  /** Typed or chosen in a field of a form. */
+  /** Typed or chosen in an input. */
   record Entered(PartId input) implements Source {}
 
-  /** Always this text. */
+  /** Always this. */
   record Fixed(String text) implements Source {}
 
-  /** A returned field of the call. */
-  record Returned(FieldPath path) implements Source {}
+  /** What the page was opened with. */
+  record Argument(String name, FieldPath path) implements Source {}
+
+  /** The row that is chosen in a part. */
+  record Chosen(PartId part, FieldPath path) implements Source {}
+
+  /** The row that is looked at, of the rows around the slot. */
+  record Row(FieldPath path) implements Source {}
+
+  /** A record under change. */
+  record Draft(PartId form, FieldPath path) implements Source {}
+
+  /** What a call answered. */
+  record Returned(CallId call, FieldPath path) implements Source {}
+
+  /**
+   * A derived field of a record.
+   *
+   * @param record where the record comes from; itself no derived field
+   * @param field the field's name in the type of the record
+   */
+  record Derived(Source record, String field) implements Source {}
+
+  /** The result of a formula over all that is in reach. */
+  record Formula(String text) implements Source {}
+
+  /** Something that every page knows while it is used. */
+  record Run(What what) implements Source {
+
+    /** What it knows. */
+    public enum What {
+      NOW,
+      TODAY,
+      PAGE,
+      VISITOR
+    }
+  }
 }

@@ -32,7 +32,7 @@ public final class Wanted {
   /** Whether a field is wanted, or something in it. */
   public boolean has(String field) {
     return paths == null
-        || paths.stream().anyMatch(path -> !path.isRoot() && path.steps().get(0).equals(field));
+        || paths.stream().anyMatch(path -> !path.isRoot() && path.name(0).equals(field));
   }
 
   /** What is wanted inside of a field that is. */
@@ -42,7 +42,7 @@ public final class Wanted {
     }
     Set<FieldPath> below = new HashSet<>();
     for (FieldPath path : paths) {
-      if (!path.isRoot() && path.steps().get(0).equals(field)) {
+      if (!path.isRoot() && path.name(0).equals(field)) {
         if (path.length() == 1) {
           return EVERYTHING;
         }

@@ -3,14 +3,18 @@ package org.mapsel.core.page;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.mapsel.core.model.Model;
 import org.mapsel.core.ref.PageId;
 
 /**
- * A set of pages and the editions of services they use.
+ * A set of pages over one model, and the editions of services they use.
  *
  * @param services one line a service; an app uses one edition of it
+ * @param issued how many ids were given so far; none is given twice, not even one that is free
+ *     again
  */
-public record App(String name, List<ServiceUse> services, List<Page> pages) {
+public record App(
+    String name, List<ServiceUse> services, Model model, List<Page> pages, long issued) {
 
   /** A service and the edition of it that the app is pinned to. */
   public record ServiceUse(String service, String edition) {}
@@ -21,7 +25,7 @@ public record App(String name, List<ServiceUse> services, List<Page> pages) {
   }
 
   public static App named(String name) {
-    return new App(name, List.of(), List.of());
+    return new App(name, List.of(), Model.EMPTY, List.of(), 0);
   }
 
   public Optional<Page> find(PageId id) {
@@ -37,7 +41,20 @@ public record App(String name, List<ServiceUse> services, List<Page> pages) {
   }
 
   public App withName(String other) {
-    return new App(other, services, pages);
+    return new App(other, services, model, pages, issued);
+  }
+
+  public App with(Model other) {
+    return new App(name, services, other, pages, issued);
+  }
+
+  public App withPages(List<Page> other) {
+    return new App(name, services, model, other, issued);
+  }
+
+  /** The app having given more ids; fewer change nothing. */
+  public App issued(long count) {
+    return count <= issued ? this : new App(name, services, model, pages, count);
   }
 
   /** The app with one page put in place of the one with its id, or added at the end. */
@@ -46,25 +63,31 @@ public record App(String name, List<ServiceUse> services, List<Page> pages) {
     for (int i = 0; i < changed.size(); i++) {
       if (changed.get(i).id().equals(page.id())) {
         changed.set(i, page);
-        return new App(name, services, changed);
+        return withPages(changed);
       }
     }
     changed.add(page);
-    return new App(name, services, changed);
+    return withPages(changed);
   }
 
-  public App without(PageId page) {
-    return new App(
-        name, services, pages.stream().filter(known -> !known.id().equals(page)).toList());
-  }
-
-  /** The app using an edition, unless it uses the service already. */
+  /** The app using an edition of a service, in place of any other edition of it. */
   public App using(ServiceUse use) {
-    if (edition(use.service()).isPresent()) {
-      return this;
-    }
     List<ServiceUse> more = new ArrayList<>(services);
+    more.removeIf(known -> known.service().equals(use.service()));
     more.add(use);
-    return new App(name, more, pages);
+    return new App(name, more, model, pages, issued);
+  }
+
+  /** The app without the services that none of its pages calls. */
+  public App withoutIdleServices() {
+    List<ServiceUse> used =
+        services.stream()
+            .filter(
+                use ->
+                    pages.stream()
+                        .flatMap(page -> page.calls().stream())
+                        .anyMatch(call -> call.service().equals(use.service())))
+            .toList();
+    return new App(name, used, model, pages, issued);
   }
 }

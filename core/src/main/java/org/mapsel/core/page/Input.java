@@ -1,29 +1,26 @@
 package org.mapsel.core.page;
 
-import java.util.List;
-import org.jspecify.annotations.Nullable;
+import java.util.Optional;
+import org.mapsel.core.mapping.Mapping;
+import org.mapsel.core.model.Overrides;
 import org.mapsel.core.ref.PartId;
 
 /**
- * A field of a form.
+ * A field of a form. What it is called, whether it must be filled and how, is told by the parameter
+ * that it fills.
  *
- * @param choices what can be chosen, for {@link Kind#CHOICE}
- * @param initial what stands in it when the page opens
- * @param several whether it takes any number of values; pages from before it was asked do not say
+ * @param start what stands in it as long as nobody has typed anything
+ * @param kind how values are put in; as the type has it if nothing is said
  */
-public record Input(
-    PartId id,
-    String label,
-    Kind kind,
-    boolean required,
-    List<String> choices,
-    String initial,
-    String help,
-    @Nullable Boolean several) {
+public record Input(PartId id, Overrides only, Optional<Mapping> start, Optional<Kind> kind)
+    implements Item {
+
+  public static final String START = "start";
 
   /** How a value is put in. */
   public enum Kind {
     TEXT,
+    LONG_TEXT,
     NUMBER,
     DATE,
     TIME,
@@ -33,12 +30,31 @@ public record Input(
     CHOICE
   }
 
-  public Input {
-    choices = List.copyOf(choices);
-    several = Boolean.TRUE.equals(several);
+  public static Input of(PartId id) {
+    return new Input(id, Overrides.NONE, Optional.empty(), Optional.empty());
   }
 
-  public Input withLabel(String other) {
-    return new Input(id, other, kind, required, choices, initial, help, several);
+  @Override
+  public Input with(Overrides other) {
+    return new Input(id, other, start, kind);
+  }
+
+  public Input withKind(Optional<Kind> other) {
+    return new Input(id, only, start, other);
+  }
+
+  @Override
+  public String slot() {
+    return START;
+  }
+
+  @Override
+  public Optional<Mapping> mapping() {
+    return start;
+  }
+
+  @Override
+  public Input with(Optional<Mapping> other) {
+    return new Input(id, only, other, kind);
   }
 }

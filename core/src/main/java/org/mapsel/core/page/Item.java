@@ -1,23 +1,25 @@
 package org.mapsel.core.page;
 
+import java.util.Optional;
+import org.mapsel.core.mapping.Mapping;
+import org.mapsel.core.model.Overrides;
 import org.mapsel.core.ref.PartId;
 
-/** A column of a table or a field of a record. */
-public record Item(PartId id, String label, Format format) {
+/** A thing in a part that stands for one field: an input, a column, a field of a record. */
+public sealed interface Item permits Input, Shown {
 
-  /** How a value is shown. */
-  public enum Format {
-    TEXT,
-    NUMBER,
-    DATE,
-    TIME,
-    DATE_TIME,
-    YES_NO,
-    /** Bytes: a picture if they are one, else something to download. */
-    BINARY
-  }
+  PartId id();
 
-  public Item withLabel(String other) {
-    return new Item(id, other, format);
-  }
+  /** What this page alone says of the field. */
+  Overrides only();
+
+  Item with(Overrides other);
+
+  /** The name of its slot. */
+  String slot();
+
+  /** What fills its slot. */
+  Optional<Mapping> mapping();
+
+  Item with(Optional<Mapping> other);
 }

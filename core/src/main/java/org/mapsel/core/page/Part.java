@@ -1,89 +1,176 @@
 package org.mapsel.core.page;
 
-import com.fasterxml.jackson.annotation.JsonSubTypes;
-import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.ref.PartId;
 
 /** A thing on a page. */
-@JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-@JsonSubTypes({
-  @JsonSubTypes.Type(value = Part.Form.class, name = "form"),
-  @JsonSubTypes.Type(value = Part.Button.class, name = "button"),
-  @JsonSubTypes.Type(value = Part.Table.class, name = "table"),
-  @JsonSubTypes.Type(value = Part.Record.class, name = "record"),
-  @JsonSubTypes.Type(value = Part.Text.class, name = "text")
-})
 public sealed interface Part {
+
+  /** The name of the slot for the words over a part, or on it. */
+  String HEADING = "heading";
 
   PartId id();
 
-  /** The words on it: a heading, a label or the text itself. */
-  String label();
+  /** What fills the words over it, or on it. */
+  Optional<Mapping> heading();
 
-  Part withLabel(String label);
+  /** Its own slots that are filled, by name, without those of the things in it. */
+  Map<String, Mapping> slots();
+
+  /** The part with a slot filled, or emptied; a name that it does not have changes nothing. */
+  Part withSlot(String name, Optional<Mapping> mapping);
+
+  /** The inputs, columns or fields in it. */
+  List<? extends Item> items();
+
+  /** The part with other things in it; those that it cannot hold are left out. */
+  Part withItems(List<? extends Item> items);
+
+  /** Whether it takes returned fields as columns or fields of its own. */
+  default boolean showsFields() {
+    return this instanceof Table || this instanceof Record;
+  }
+
+  private static Map<String, Mapping> named(String name, Optional<Mapping> mapping) {
+    return mapping.map(filled -> Map.of(name, filled)).orElse(Map.of());
+  }
+
+  private static <T> List<T> only(Class<T> kind, List<?> items) {
+    return items.stream().filter(kind::isInstance).map(kind::cast).toList();
+  }
 
   /** Fields to type or choose in. */
-  record Form(PartId id, String label, List<Input> inputs) implements Part {
+  record Form(PartId id, Optional<Mapping> heading, List<Input> items) implements Part {
     public Form {
-      inputs = List.copyOf(inputs);
+      items = List.copyOf(items);
+    }
+
+    public static Form of(PartId id) {
+      return new Form(id, Optional.empty(), List.of());
     }
 
     @Override
-    public Form withLabel(String other) {
-      return new Form(id, other, inputs);
+    public Map<String, Mapping> slots() {
+      return named(HEADING, heading);
     }
 
-    public Form withInputs(List<Input> other) {
-      return new Form(id, label, other);
+    @Override
+    public Form withSlot(String name, Optional<Mapping> mapping) {
+      return name.equals(HEADING) ? new Form(id, mapping, items) : this;
+    }
+
+    @Override
+    public Form withItems(List<? extends Item> other) {
+      return new Form(id, heading, only(Input.class, other));
     }
   }
 
   /** Something to press. */
-  record Button(PartId id, String label) implements Part {
+  record Button(PartId id, Optional<Mapping> heading) implements Part {
     @Override
-    public Button withLabel(String other) {
-      return new Button(id, other);
+    public Map<String, Mapping> slots() {
+      return named(HEADING, heading);
+    }
+
+    @Override
+    public Button withSlot(String name, Optional<Mapping> mapping) {
+      return name.equals(HEADING) ? new Button(id, mapping) : this;
+    }
+
+    @Override
+    public List<Item> items() {
+      return List.of();
+    }
+
+    @Override
+    public Button withItems(List<? extends Item> other) {
+      return this;
     }
   }
 
-  /** Rows with columns. */
-  record Table(PartId id, String label, List<Item> items) implements Part {
+  /**
+   * Rows with columns.
+   *
+   * @param rows the list whose items are the rows
+   */
+  record Table(PartId id, Optional<Mapping> heading, Optional<Mapping> rows, List<Shown> items)
+      implements Part {
+
+    /** The name of the slot for the rows. */
+    public static final String ROWS = "rows";
+
     public Table {
       items = List.copyOf(items);
     }
 
     @Override
-    public Table withLabel(String other) {
-      return new Table(id, other, items);
+    public Map<String, Mapping> slots() {
+      Map<String, Mapping> slots = new LinkedHashMap<>(named(HEADING, heading));
+      slots.putAll(named(ROWS, rows));
+      return slots;
     }
 
-    public Table withItems(List<Item> other) {
-      return new Table(id, label, other);
+    @Override
+    public Table withSlot(String name, Optional<Mapping> mapping) {
+      return switch (name) {
+        case HEADING -> new Table(id, mapping, rows, items);
+        case ROWS -> new Table(id, heading, mapping, items);
+        default -> this;
+      };
+    }
+
+    @Override
+    public Table withItems(List<? extends Item> other) {
+      return new Table(id, heading, rows, only(Shown.class, other));
     }
   }
 
   /** One thing with its fields. */
-  record Record(PartId id, String label, List<Item> items) implements Part {
+  record Record(PartId id, Optional<Mapping> heading, List<Shown> items) implements Part {
     public Record {
       items = List.copyOf(items);
     }
 
     @Override
-    public Record withLabel(String other) {
-      return new Record(id, other, items);
+    public Map<String, Mapping> slots() {
+      return named(HEADING, heading);
     }
 
-    public Record withItems(List<Item> other) {
-      return new Record(id, label, other);
+    @Override
+    public Record withSlot(String name, Optional<Mapping> mapping) {
+      return name.equals(HEADING) ? new Record(id, mapping, items) : this;
+    }
+
+    @Override
+    public Record withItems(List<? extends Item> other) {
+      return new Record(id, heading, only(Shown.class, other));
     }
   }
 
   /** Words that stand on the page. */
-  record Text(PartId id, String label) implements Part {
+  record Text(PartId id, Optional<Mapping> heading) implements Part {
     @Override
-    public Text withLabel(String other) {
-      return new Text(id, other);
+    public Map<String, Mapping> slots() {
+      return named(HEADING, heading);
+    }
+
+    @Override
+    public Text withSlot(String name, Optional<Mapping> mapping) {
+      return name.equals(HEADING) ? new Text(id, mapping) : this;
+    }
+
+    @Override
+    public List<Item> items() {
+      return List.of();
+    }
+
+    @Override
+    public Text withItems(List<? extends Item> other) {
+      return this;
     }
   }
 }

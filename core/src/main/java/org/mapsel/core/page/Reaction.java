@@ -1,28 +1,24 @@
 package org.mapsel.core.page;
 
-import com.fasterxml.jackson.annotation.JsonSubTypes;
-import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.List;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PartId;
+import org.mapsel.core.ref.ReactionId;
 
 /** When something happens on a page, these steps in order; the first that fails ends them. */
-public record Reaction(Trigger when, List<Step> steps) {
+public record Reaction(ReactionId id, Trigger when, List<Step> steps) {
 
   public Reaction {
     steps = List.copyOf(steps);
   }
 
-  static Reaction onOpening(CallId call) {
-    return new Reaction(new Trigger.Opened(), List.of(new Step.MakeCall(call)));
+  /** The reaction without the steps that make a call. */
+  public Reaction without(CallId call) {
+    return new Reaction(
+        id, when, steps.stream().filter(step -> !step.equals(new Step.MakeCall(call))).toList());
   }
 
   /** What happens. */
-  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-  @JsonSubTypes({
-    @JsonSubTypes.Type(value = Trigger.Opened.class, name = "opened"),
-    @JsonSubTypes.Type(value = Trigger.Pressed.class, name = "pressed")
-  })
   public sealed interface Trigger {
 
     /** The page is opened. */
@@ -33,17 +29,9 @@ public record Reaction(Trigger when, List<Step> steps) {
   }
 
   /** What is done. */
-  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
-  @JsonSubTypes({
-    @JsonSubTypes.Type(value = Step.MakeCall.class, name = "call"),
-    @JsonSubTypes.Type(value = Step.Say.class, name = "say")
-  })
   public sealed interface Step {
 
-    /** Makes a call and fills the parts it is mapped to. */
+    /** Makes a call; whatever shows what it answers is drawn anew. */
     record MakeCall(CallId call) implements Step {}
-
-    /** Shows a message. */
-    record Say(String text) implements Step {}
   }
 }

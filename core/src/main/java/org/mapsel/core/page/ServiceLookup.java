@@ -2,6 +2,8 @@ package org.mapsel.core.page;
 
 import java.util.Optional;
 import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.sample.SeenFields;
+import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.value.Value;
 
@@ -9,7 +11,7 @@ import org.mapsel.core.value.Value;
 @FunctionalInterface
 public interface ServiceLookup {
 
-  /** The service that an edition describes. */
+  /** The service that an edition describes; the same object as long as nothing changes. */
   Optional<Service> find(String edition);
 
   /**
@@ -19,5 +21,39 @@ public interface ServiceLookup {
    */
   default Value answered(String service, OperationId operation) {
     return Value.ABSENT;
+  }
+
+  /** The edition of a service that was read last; nothing if nobody knows. */
+  default Optional<String> newest(String service) {
+    return Optional.empty();
+  }
+
+  /** Differs from one time to another if something was answered in between. */
+  default long answers() {
+    return 0;
+  }
+
+  /** An operation of the edition that an app is pinned to. */
+  record Pinned(Service service, Operation operation) {}
+
+  /**
+   * The operation of a call with what its last answer tells of what the description leaves open;
+   * nothing if the service, its edition or the operation is not there.
+   */
+  default Optional<Pinned> pinned(App app, String service, OperationId operation) {
+    return app.edition(service)
+        .flatMap(this::find)
+        .flatMap(
+            known ->
+                known
+                    .findOperation(operation)
+                    .map(
+                        one -> {
+                          Service seen =
+                              SeenFields.mayTell(known, one)
+                                  ? SeenFields.in(known, one, answered(service, operation))
+                                  : known;
+                          return new Pinned(seen, seen.getOperation(operation));
+                        }));
   }
 }

@@ -1,8 +1,6 @@
 /**
- * Apps, pages, parts and reactions as data; what an event does to a page; how pages start and
- * change.
- *
- * <p>Pure: calls to make are effects that somebody else runs and hands back as the next event.
+ * Apps, pages, parts, calls and reactions: data only. What can be done with them is in the packages
+ * below.
  */
 @NullMarked
 package org.mapsel.core.page;

@@ -24,7 +24,7 @@ public final class Reading {
   public static final int MAX_DOCUMENTS = 2_000;
 
   private final Resolver resolver;
-  private final Declarations declarations = new Declarations();
+  private final Declarations declarations;
   private final Findings findings = new Findings();
   private final List<SourceText> documents = new ArrayList<>();
   private final Set<String> asked = new HashSet<>();
@@ -32,6 +32,7 @@ public final class Reading {
 
   public Reading(SourceText first, Resolver resolver) {
     this.resolver = resolver;
+    this.declarations = new Declarations(first.address());
     documents.add(first);
   }
 

@@ -1,12 +1,8 @@
 package org.mapsel.core.ref;
 
-import com.fasterxml.jackson.annotation.JsonCreator;
-import com.fasterxml.jackson.annotation.JsonValue;
-
 /** Points at an endpoint of one service. */
-public record EndpointId(@JsonValue String text) implements Comparable<EndpointId> {
+public record EndpointId(String text) implements Comparable<EndpointId> {
 
-  @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
   public EndpointId {
     if (text.isBlank()) {
       throw new IllegalArgumentException("A EndpointId needs a text.");

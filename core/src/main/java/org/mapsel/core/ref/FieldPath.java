@@ -1,28 +1,44 @@
 package org.mapsel.core.ref;
 
-import com.fasterxml.jackson.annotation.JsonCreator;
-import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
-/** The way to a field: names from the outside in. Stored as a JSON array of names. */
-public record FieldPath(@JsonValue List<String> steps) implements Comparable<FieldPath> {
+/** The way to a field, from the outside in. */
+public record FieldPath(List<Step> steps) implements Comparable<FieldPath> {
 
   public static final FieldPath ROOT = new FieldPath(List.of());
 
-  @JsonCreator(mode = JsonCreator.Mode.DELEGATING)
   public FieldPath {
     steps = List.copyOf(steps);
   }
 
-  public static FieldPath of(String... steps) {
-    return new FieldPath(List.of(steps));
+  /** A path of names only. */
+  public static FieldPath of(String... names) {
+    return ofNames(Arrays.asList(names));
   }
 
-  public FieldPath then(String step) {
-    List<String> longer = new ArrayList<>(steps);
+  /** A path of names only. */
+  public static FieldPath ofNames(List<String> names) {
+    return new FieldPath(names.stream().<Step>map(Step.Name::new).toList());
+  }
+
+  public FieldPath then(String name) {
+    return then(new Step.Name(name));
+  }
+
+  public FieldPath then(Step step) {
+    List<Step> longer = new ArrayList<>(steps);
     longer.add(step);
+    return new FieldPath(longer);
+  }
+
+  /** This path with another one below it. */
+  public FieldPath then(FieldPath below) {
+    List<Step> longer = new ArrayList<>(steps);
+    longer.addAll(below.steps);
     return new FieldPath(longer);
   }
 
@@ -34,12 +50,28 @@ public record FieldPath(@JsonValue List<String> steps) implements Comparable<Fie
     return steps.size();
   }
 
+  /** The name at a place, counted from 0; empty if the step there is none. */
+  public String name(int place) {
+    return steps.get(place) instanceof Step.Name name ? name.name() : "";
+  }
+
   /** The last name; the root has none. */
   public String last() {
-    if (steps.isEmpty()) {
-      throw new IllegalStateException("The root path has no last name.");
-    }
-    return steps.get(steps.size() - 1);
+    return steps.reversed().stream()
+        .filter(Step.Name.class::isInstance)
+        .map(step -> ((Step.Name) step).name())
+        .findFirst()
+        .orElseThrow(() -> new IllegalStateException("A path without names has no last one."));
+  }
+
+  /** The path without its last step. */
+  public FieldPath parent() {
+    return first(steps.size() - 1);
+  }
+
+  /** The first so many steps. */
+  public FieldPath first(int length) {
+    return new FieldPath(steps.subList(0, length));
   }
 
   public boolean startsWith(FieldPath prefix) {
@@ -55,15 +87,17 @@ public record FieldPath(@JsonValue List<String> steps) implements Comparable<Fie
     return new FieldPath(steps.subList(prefix.steps.size(), steps.size()));
   }
 
-  /** The last item that is picked on the way, if one is. */
-  public Optional<Selector> selected() {
-    return steps.reversed().stream().flatMap(step -> Selector.in(step).stream()).findFirst();
+  /** The key of the last item that is picked on the way, if one is. */
+  public Optional<String> key() {
+    return steps.reversed().stream()
+        .filter(Step.PickByKey.class::isInstance)
+        .map(step -> ((Step.PickByKey) step).value())
+        .findFirst();
   }
 
-  /** Whether it goes on where descriptions end: picks an item by its key, or cuts a text. */
+  /** Whether it goes on where descriptions end: picks an item, or cuts a text. */
   public boolean isDerived() {
-    return steps.stream()
-        .anyMatch(step -> Selector.in(step).isPresent() || Cut.in(step).isPresent());
+    return !steps.stream().allMatch(Step.Name.class::isInstance);
   }
 
   /**
@@ -73,15 +107,14 @@ public record FieldPath(@JsonValue List<String> steps) implements Comparable<Fie
   public List<FieldPath> asked() {
     List<FieldPath> asked = new ArrayList<>();
     FieldPath here = ROOT;
-    for (String step : steps) {
-      Optional<Selector> selector = Selector.in(step);
-      if (Cut.in(step).isPresent() && !here.isRoot()) {
+    for (Step step : steps) {
+      if (step instanceof Step.Cut) {
         break;
       }
-      if (selector.isPresent()) {
-        asked.add(here.then(selector.get().field()));
-      } else {
-        here = here.then(step);
+      if (step instanceof Step.PickByKey pick) {
+        asked.add(here.then(pick.field()));
+      } else if (step instanceof Step.Name name) {
+        here = here.then(name);
       }
     }
     asked.add(here);
@@ -96,6 +129,6 @@ public record FieldPath(@JsonValue List<String> steps) implements Comparable<Fie
   /** As people read it: {@code arrivals › vessel › name}. */
   @Override
   public String toString() {
-    return String.join(" › ", steps);
+    return steps.stream().map(Step::toString).collect(Collectors.joining(" › "));
   }
 }

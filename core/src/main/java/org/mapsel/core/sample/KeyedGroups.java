@@ -7,8 +7,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import org.mapsel.core.ref.Selector;
+import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.ref.Step;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.FieldTree.Row;
 import org.mapsel.core.shape.Occurrence;
@@ -48,7 +49,7 @@ public final class KeyedGroups {
           row.field().isRepeated() && !row.recursive() && row.shape() instanceof Shape.Record;
       if (group) {
         List<ListValue> lists = new ArrayList<>();
-        collect(sample, row.path().steps(), lists);
+        collect(sample, row.path(), 0, lists);
         all.addAll(endOf(all, row), keys(row, shapes, lists));
       }
     }
@@ -64,15 +65,15 @@ public final class KeyedGroups {
   }
 
   /** The lists at the end of a path, one for each item of the lists on the way. */
-  private static void collect(Value from, List<String> steps, List<ListValue> lists) {
+  private static void collect(Value from, FieldPath path, int at, List<ListValue> lists) {
     if (from instanceof ListValue list) {
-      if (steps.isEmpty()) {
+      if (at == path.length()) {
         lists.add(list);
       } else {
-        list.items().forEach(item -> collect(item, steps, lists));
+        list.items().forEach(item -> collect(item, path, at, lists));
       }
-    } else if (from instanceof RecordValue record && !steps.isEmpty()) {
-      collect(record.get(steps.get(0)), steps.subList(1, steps.size()), lists);
+    } else if (from instanceof RecordValue record && at < path.length()) {
+      collect(record.get(path.name(at)), path, at + 1, lists);
     }
   }
 
@@ -99,7 +100,7 @@ public final class KeyedGroups {
 
   private static Row row(Row group, Shapes shapes, Field key, Field value, String text) {
     return new Row(
-        group.path().then(new Selector(key.name(), text).step()).then(value.name()),
+        group.path().then(new Step.PickByKey(key.name(), text)).then(value.name()),
         group.wire(),
         value
             .named(text)

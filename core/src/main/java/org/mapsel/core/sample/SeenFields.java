@@ -1,11 +1,15 @@
 package org.mapsel.core.sample;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
@@ -57,7 +61,9 @@ public final class SeenFields {
    */
   public static Service in(Service service, Operation operation, Value answer) {
     SeenFields seen = new SeenFields(service.shapes());
-    ShapeId output = seen.widened(operation.output(), spread(answer), new ShapeId("", "/seen"));
+    ShapeId output =
+        seen.widened(
+            operation.output(), spread(answer), new ShapeId("", "/seen/" + operation.id().text()));
     if (output.equals(operation.output())) {
       return service;
     }
@@ -68,6 +74,34 @@ public final class SeenFields {
         service.operations().with(operation.returning(output)),
         service.shapes().with(seen.made),
         service.entities());
+  }
+
+  /** What says of a shape whether answers may tell more of it. */
+  private record Openness(boolean open) {}
+
+  /** Whether answers of an operation may tell more than its description. */
+  public static boolean mayTell(Service service, Operation operation) {
+    Shapes shapes = service.shapes();
+    return shapes
+        .remembered(Openness.class, operation.output(), id -> new Openness(leadsToOpen(shapes, id)))
+        .open();
+  }
+
+  private static boolean leadsToOpen(Shapes shapes, ShapeId root) {
+    Set<ShapeId> seen = new HashSet<>(Set.of(root));
+    Deque<ShapeId> open = new ArrayDeque<>(seen);
+    while (!open.isEmpty()) {
+      ShapeId id = open.poll();
+      if (shapes.get(id) instanceof Shape.Open) {
+        return true;
+      }
+      for (Field field : shapes.fieldsOf(id)) {
+        if (seen.add(field.shape())) {
+          open.add(field.shape());
+        }
+      }
+    }
+    return false;
   }
 
   /** The shape with what the values tell of its open parts; itself if they tell nothing. */

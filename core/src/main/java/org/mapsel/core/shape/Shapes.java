@@ -5,14 +5,15 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
-import org.mapsel.core.ref.Cut;
 import org.mapsel.core.ref.FieldPath;
-import org.mapsel.core.ref.Selector;
 import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.ref.Step;
+import org.mapsel.core.value.TextCuts;
 
 /**
  * All shapes of one service, by id. For everybody who asks each of them is always the same, also if
@@ -97,38 +98,86 @@ public final class Shapes {
 
   /**
    * Every field on a path that starts in {@code root}, or nothing if the path leads nowhere. For a
-   * selector there is the field that it selects from, which counts as one from there on; for a cut
-   * the text that is cut, and below it a text for each name.
+   * picked item there is the field that it is picked from, which counts as one from there on; for a
+   * cut the text that is cut, and below it a text for each name.
    */
   public List<Field> way(ShapeId root, FieldPath path) {
     List<Field> way = new ArrayList<>();
     ShapeId here = root;
     boolean cutting = false;
-    for (String step : path.steps()) {
+    for (Step step : path.steps()) {
       Optional<Field> next =
-          fieldsOf(here).stream().filter(field -> field.name().equals(step)).findFirst();
-      boolean list = !way.isEmpty() && way.getLast().isRepeated();
-      if (next.isEmpty() && list && Selector.in(step).isPresent()) {
-        Field one = way.removeLast().occurring(Occurrence.OPTIONAL);
-        way.add(one);
-        way.add(one);
-        continue;
-      }
-      Optional<Cut> cut = Cut.in(step);
-      boolean text = !way.isEmpty() && get(way.getLast().shape()) instanceof Shape.Scalar;
-      if (text && (cut.isPresent() || cutting)) {
-        Occurrence occurrence =
-            cut.isPresent() && cut.get().every() ? Occurrence.ANY : Occurrence.OPTIONAL;
-        way.add(Field.of(step, way.getLast().shape(), occurrence, new Wire.Group()));
-        cutting = cut.isPresent();
-        continue;
-      }
+          switch (step) {
+            case Step.Pick pick -> pickedFrom(way);
+            case Step.Cut cut -> cutFrom(way, cut);
+            case Step.Name name -> cutting ? named(way, name) : field(here, name);
+          };
       if (next.isEmpty()) {
         return List.of();
       }
+      if (step instanceof Step.Pick) {
+        way.set(way.size() - 1, next.get());
+      }
+      cutting = step instanceof Step.Cut;
       way.add(next.get());
       here = next.get().shape();
     }
     return way;
+  }
+
+  private Optional<Field> field(ShapeId around, Step.Name name) {
+    return fieldsOf(around).stream().filter(field -> field.name().equals(name.name())).findFirst();
+  }
+
+  private static Optional<Field> pickedFrom(List<Field> way) {
+    boolean list = !way.isEmpty() && way.getLast().isRepeated();
+    return list ? Optional.of(way.getLast().occurring(Occurrence.OPTIONAL)) : Optional.empty();
+  }
+
+  private Optional<Field> cutFrom(List<Field> way, Step.Cut cut) {
+    boolean text = !way.isEmpty() && get(way.getLast().shape()) instanceof Shape.Scalar;
+    return text
+        ? Optional.of(
+            Field.of(
+                cut.toString(),
+                way.getLast().shape(),
+                cut.every() ? Occurrence.ANY : Occurrence.OPTIONAL,
+                new Wire.Group()))
+        : Optional.empty();
+  }
+
+  private static Optional<Field> named(List<Field> way, Step.Name name) {
+    return Optional.of(
+        Field.of(name.name(), way.getLast().shape(), Occurrence.OPTIONAL, new Wire.Group()));
+  }
+
+  /** What values stand at the end of a path; nothing if it leads nowhere. */
+  public Optional<ValueType> typeAt(ShapeId root, FieldPath path) {
+    if (path.isRoot()) {
+      return Optional.of(ValueType.of(this, root, false));
+    }
+    List<Field> way = way(root, path);
+    boolean several = way.stream().anyMatch(Field::isRepeated);
+    if (!way.isEmpty() && path.steps().getLast() instanceof Step.Cut cut) {
+      List<String> names = TextCuts.of(cut).value().map(TextCuts::names).orElse(List.of());
+      return Optional.of(new ValueType.Matches(Set.copyOf(names), several));
+    }
+    return way.isEmpty()
+        ? Optional.empty()
+        : Optional.of(ValueType.of(this, way.getLast().shape(), several));
+  }
+
+  /**
+   * The list whose items are the rows of a table that shows a field: the outermost one around it,
+   * whatever else is shown. The root if there is none.
+   */
+  public FieldPath rowsAround(ShapeId root, FieldPath path) {
+    List<Field> way = way(root, path);
+    for (int i = 0; i < way.size() - 1; i++) {
+      if (way.get(i).isRepeated()) {
+        return path.first(i + 1);
+      }
+    }
+    return FieldPath.ROOT;
   }
 }

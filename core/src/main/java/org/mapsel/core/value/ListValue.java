@@ -2,8 +2,6 @@ package org.mapsel.core.value;
 
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Stream;
-import org.mapsel.core.ref.Selector;
 
 /** The items of a repeated field, in order. */
 public record ListValue(List<Value> items) implements Value {
@@ -14,15 +12,6 @@ public record ListValue(List<Value> items) implements Value {
 
   public static ListValue of(Value... items) {
     return new ListValue(List.of(items));
-  }
-
-  /** The items that a selector picks: those whose field has the value, as it is written. */
-  public Stream<Value> picked(Selector selector) {
-    return items.stream()
-        .filter(
-            item ->
-                item instanceof RecordValue record
-                    && plain(record.get(selector.field())).equals(Optional.of(selector.value())));
   }
 
   /** A simple value as it is written; nothing for any other one. */

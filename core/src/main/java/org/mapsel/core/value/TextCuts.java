@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Map;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
-import org.mapsel.core.ref.Cut;
+import org.mapsel.core.ref.Step.Cut;
 
 /**
  * Fields cut out of texts. Patterns are RE2's, which take time in proportion to the text whatever
@@ -74,12 +74,5 @@ public final class TextCuts {
       records.add(RecordValue.of(fields));
     }
     return records;
-  }
-
-  /** What a step of a path makes of a value; nothing if it is no text or the pattern is none. */
-  public static List<Value> cut(Cut cut, Value value) {
-    return value instanceof TextValue text
-        ? of(cut).value().map(cuts -> cuts.in(text.text())).orElse(List.of())
-        : List.of();
   }
 }

@@ -5,25 +5,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.finding.Finding;
-import org.mapsel.core.json.ValueJson;
-import org.mapsel.core.page.Page;
-import org.mapsel.core.page.PageStarter;
-import org.mapsel.core.page.Part;
-import org.mapsel.core.ref.Cut;
+import org.mapsel.core.json.PathJson;
 import org.mapsel.core.ref.FieldPath;
-import org.mapsel.core.ref.PageId;
-import org.mapsel.core.service.Operation;
-import org.mapsel.core.service.Service;
-import org.mapsel.core.testing.Descriptions;
+import org.mapsel.core.ref.Step.Cut;
+import org.mapsel.core.testing.PageBench;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextCuts;
 import org.mapsel.core.value.Value;
+import org.mapsel.core.value.Walker;
 
 /** Fields cut out of a text answer, from the pattern to the page. */
 class TextCutsTest {
 
-  private static final Service GATES = Descriptions.service("/descriptions/gate-sample.txt");
-  private static final Operation GATE = GATES.operations().get(0);
   private static final RecordValue ANSWER =
       RecordValue.empty()
           .with(
@@ -36,65 +29,50 @@ class TextCutsTest {
     return TextCuts.of(new Cut(pattern, false)).findings().stream().map(Finding::code).toList();
   }
 
-  private static Page page(FieldPath... fields) {
-    return PageStarter.extend(
-        PageStarter.empty(new PageId("p"), GATE),
-        "gates",
-        GATES,
-        GATE,
-        GATE.wires().get(0).endpoint(),
-        List.of(fields));
+  private static FieldPath cut(String pattern, boolean every, String name) {
+    return FieldPath.of("value").then(new Cut(pattern, every)).then(name);
   }
 
-  private static String shown(Page page) {
-    return MappingOut.apply(page.calls().get(0).comesBack(), ANSWER).values().stream()
-        .map(value -> ValueJson.write(value).toString())
-        .findFirst()
-        .orElseThrow();
+  private static PageBench page(FieldPath... fields) {
+    PageBench bench = new PageBench().with("gates", "/descriptions/gate-sample.txt");
+    String operation = bench.service("gates").operations().get(0).id().text();
+    return bench.start("gates", operation, fields).pressAndAnswer(ANSWER);
   }
 
   @Test
   void theFirstMatchFillsARecord() {
-    Page page = page(FieldPath.of("value", "/watch: (?P<watch>.*)/", "watch"));
+    PageBench bench = page(cut("watch: (?P<watch>.*)", false, "watch"));
 
-    assertThat(shown(page)).isEqualTo("{\"watch\":\"Ada Quill\"}");
-    assertThat(MappingOut.wanted(page.calls().get(0).comesBack()))
-        .containsExactly(FieldPath.of("value"));
+    assertThat(bench.fields()).containsExactly("Ada Quill");
+    assertThat(bench.plan().wanted().get(bench.call().id())).containsExactly(FieldPath.of("value"));
   }
 
   @Test
   void everyMatchIsARow() {
-    String step = new Cut(LOCKS, true).step();
-    Page page =
-        page(
-            FieldPath.of("value", step, "lock"),
-            FieldPath.of("value", step, "state"),
-            FieldPath.of("value", step, "hull"));
+    PageBench bench =
+        page(cut(LOCKS, true, "lock"), cut(LOCKS, true, "state"), cut(LOCKS, true, "hull"));
 
-    assertThat(page.parts()).anySatisfy(part -> assertThat(part).isInstanceOf(Part.Table.class));
-    assertThat(shown(page))
-        .isEqualTo(
-            "[{\"lock\":\"3\",\"state\":\"shut\"},"
-                + "{\"lock\":\"11\",\"state\":\"open\",\"hull\":\"S-20417\"},"
-                + "{\"lock\":\"4\",\"state\":\"shut\"}]");
+    assertThat(bench.cells())
+        .containsExactly(
+            List.of("3", "shut", ""), List.of("11", "open", "S-20417"), List.of("4", "shut", ""));
   }
 
   @Test
   void aPatternMayHaveSignsOfOtherSteps() {
-    FieldPath field = FieldPath.of("value", "/(?P<a>x=1)/(?P<b>y)/", "b");
+    FieldPath field = cut("(?P<a>x=1)/(?P<b>y)", false, "b");
     RecordValue answer = RecordValue.empty().with("value", Value.text("x=1/y"));
 
     assertThat(answer.at(field)).isEqualTo(Value.text("y"));
-    assertThat(MappingOut.collect(answer, field)).containsExactly(Value.text("y"));
-    assertThat(field.selected()).isEmpty();
+    assertThat(Walker.of(field).all(answer)).containsExactly(Value.text("y"));
+    assertThat(field.key()).isEmpty();
     assertThat(field.asked()).containsExactly(FieldPath.of("value"));
+    assertThat(PathJson.read(PathJson.write(field))).contains(field);
   }
 
   @Test
   void aPathTellsOneValueOfATextToo() {
-    assertThat(ANSWER.at(FieldPath.of("value", new Cut(LOCKS, true).step(), "lock")))
-        .isEqualTo(Value.text("3"));
-    assertThat(ANSWER.at(FieldPath.of("value", "/(?P<x>none such)/", "x")).isAbsent()).isTrue();
+    assertThat(ANSWER.at(cut(LOCKS, true, "lock"))).isEqualTo(Value.text("3"));
+    assertThat(ANSWER.at(cut("(?P<x>none such)", false, "x")).isAbsent()).isTrue();
   }
 
   @Test

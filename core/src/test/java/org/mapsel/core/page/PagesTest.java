@@ -1,262 +1,51 @@
 package org.mapsel.core.page;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.assertj.core.api.Assertions.tuple;
 
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.mapsel.core.finding.Finding;
-import org.mapsel.core.finding.Outcome;
-import org.mapsel.core.mapping.MappingOut;
+import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Source;
+import org.mapsel.core.model.Overrides;
+import org.mapsel.core.page.edit.AddEmptyPage;
+import org.mapsel.core.page.edit.AddText;
+import org.mapsel.core.page.edit.AppEdit;
+import org.mapsel.core.page.edit.CallOnOpening;
+import org.mapsel.core.page.edit.FillFromInput;
+import org.mapsel.core.page.edit.FillSlot;
+import org.mapsel.core.page.edit.MoveItem;
+import org.mapsel.core.page.edit.MovePart;
+import org.mapsel.core.page.edit.RemoveCall;
+import org.mapsel.core.page.edit.RemovePage;
+import org.mapsel.core.page.edit.RemovePart;
+import org.mapsel.core.page.edit.RenamePage;
+import org.mapsel.core.page.edit.SetModelField;
+import org.mapsel.core.page.edit.SetOnlyHere;
+import org.mapsel.core.page.edit.UseField;
+import org.mapsel.core.page.reach.FieldBehind;
+import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.core.page.run.PageEffect;
+import org.mapsel.core.page.run.PageEvent;
+import org.mapsel.core.page.view.PageView;
 import org.mapsel.core.ref.CallId;
-import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
-import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
-import org.mapsel.core.service.Service;
-import org.mapsel.core.testing.Descriptions;
+import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.testing.PageBench;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
-import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
 
-/** Pages are made, edited and run in the words of somebody who does so. */
+/** What people do to pages, and what pages do. */
 class PagesTest {
 
-  private static final Service SERVICE = Descriptions.service("/descriptions/dredging.wsdl");
-  private static final PageId PAGE = new PageId("page1");
-  private static final CallId CALL = new CallId("call");
-
-  /** Makes edits one after the other, and looks at what became of the page. */
-  private static final class Builder {
-
-    private final AppEditor editor = new AppEditor(edition -> Optional.of(SERVICE));
-    private App app = App.named("Dredging");
-
-    Builder start(String operation, FieldPath... fields) {
-      return edit(
-          new AppEdit.AddPage(
-              "dredging",
-              "e1",
-              new OperationId(operation),
-              new EndpointId("Soap11"),
-              List.of(fields)));
-    }
-
-    Builder edit(AppEdit edit) {
-      app = editor.apply(app, edit).get();
-      return this;
-    }
-
-    Builder use(String... path) {
-      return edit(new AppEdit.UseField(PAGE, CALL, FieldPath.of(path), true));
-    }
-
-    Builder drop(String... path) {
-      return edit(new AppEdit.UseField(PAGE, CALL, FieldPath.of(path), false));
-    }
-
-    List<String> refused(AppEdit edit) {
-      Outcome<App> outcome = editor.apply(app, edit);
-      assertThat(outcome.value()).isEmpty();
-      return outcome.findings().stream().map(Finding::code).toList();
-    }
-
-    Page page() {
-      return app.find(PAGE).orElseThrow();
-    }
-
-    /** A line for every part, as a reader would tell it. */
-    List<String> parts() {
-      return page().parts().stream()
-          .map(
-              part ->
-                  switch (part) {
-                    case Part.Form form ->
-                        "form " + form.inputs().stream().map(Input::label).toList();
-                    case Part.Table table ->
-                        "table "
-                            + table.label()
-                            + " "
-                            + table.items().stream().map(Item::label).toList();
-                    case Part.Record record ->
-                        "record " + record.items().stream().map(Item::label).toList();
-                    case Part.Button button -> "button " + button.label();
-                    case Part.Text text -> "text " + text.label();
-                  })
-          .toList();
-    }
-  }
-
-  @Test
-  void aCallIsMadeOnOpeningOnceItHasWhatItNeeds() {
-    Builder page =
-        new Builder()
-            .start("PlanJob")
-            .edit(new AppEdit.CallOnOpening(PAGE, CALL, true))
-            .edit(new AppEdit.CallOnOpening(PAGE, CALL, true));
-    PageState filled = PageState.empty();
-    for (Input input : ((Part.Form) page.page().parts().get(0)).inputs()) {
-      filled = input.required() ? filled.withInput(input.id(), new TextValue("1")) : filled;
-    }
-    PageRunner runner = new PageRunner(page.page());
-
-    assertThat(runner.step(PageState.empty(), new PageEvent.Opened()).effects()).isEmpty();
-    assertThat(runner.step(filled, new PageEvent.Opened()).effects()).hasSize(1);
-    page.edit(new AppEdit.CallOnOpening(PAGE, CALL, false));
-    assertThat(new PageRunner(page.page()).step(filled, new PageEvent.Opened()).effects())
-        .isEmpty();
-    assertThat(page.refused(new AppEdit.CallOnOpening(PAGE, new CallId("gone"), true)))
-        .containsExactly("APP_CALL_MISSING");
-  }
-
-  @Test
-  void aPageStartsWithAFormAButtonAndTheRowsThatCarryTheMost() {
-    Builder page = new Builder().start("FindJobs");
-
-    assertThat(page.parts())
-        .containsExactly(
-            "form [Trace, Basin, Day, From, To, Tag]",
-            "button Find jobs",
-            "table Job [By, Number, Begins, Ends, Depth, Value]");
-    assertThat(((Part.Form) page.page().parts().get(0)).inputs())
-        .extracting(Input::kind)
-        .containsExactly(
-            Input.Kind.CHECKBOX,
-            Input.Kind.CHOICE,
-            Input.Kind.DATE,
-            Input.Kind.DATE,
-            Input.Kind.DATE,
-            Input.Kind.TEXT);
-    assertThat(((Part.Form) page.page().parts().get(0)).inputs())
-        .as("a date of an alternative that need not be chosen")
-        .extracting(Input::required)
-        .containsOnly(false);
-  }
-
-  @Test
-  void tickedFieldsBecomeColumnsInTheOrderOfTicking() {
-    Builder page =
-        new Builder()
-            .start("FindJobs", FieldPath.of("job", "depth"), FieldPath.of("job", "number"));
-
-    assertThat(page.parts()).contains("table Job [Depth, Number]");
-  }
-
-  @Test
-  void fieldsGoWhereTheyFitAndLeaveNothingEmptyBehind() {
-    Builder page = new Builder().start("FindJobs", FieldPath.of("job", "number"));
-
-    page.use("job", "group", "buoy").use("job", "group", "buoy");
-    assertThat(page.parts()).contains("table Job [Number, Buoy]");
-    page.drop("job", "number").drop("job", "group", "buoy");
-    assertThat(page.parts())
-        .containsExactly("form [Trace, Basin, Day, From, To, Tag]", "button Find jobs");
-    assertThat(page.page().call(CALL).orElseThrow().comesBack()).isEmpty();
-    page.use("job", "depth");
-    assertThat(page.parts()).contains("table Job [Depth]");
-    assertThat(page.refused(new AppEdit.UseField(PAGE, CALL, FieldPath.of("job", "spoil"), true)))
-        .containsExactly("APP_FIELD_GROUP");
-    assertThat(page.refused(new AppEdit.UseField(PAGE, CALL, FieldPath.of("jobs"), true)))
-        .containsExactly("APP_FIELD_MISSING");
-  }
-
-  @Test
-  void parametersAreFilledFromAFormFixedOrLeftOut() {
-    Builder page = new Builder().start("FindJobs");
-    FieldPath basin = FieldPath.of("basin");
-
-    page.edit(new AppEdit.FillParameter(PAGE, CALL, basin, Optional.of(new Source.Fixed("inner"))));
-    assertThat(page.parts()).contains("form [Trace, Day, From, To, Tag]");
-    page.edit(new AppEdit.FillParameter(PAGE, CALL, basin, Optional.empty()));
-    page.edit(
-        new AppEdit.FillParameter(
-            PAGE, CALL, basin, Optional.of(new Source.Entered(new PartId("new")))));
-    assertThat(page.parts()).contains("form [Trace, Day, From, To, Tag, Basin]");
-    assertThat(
-            page.refused(
-                new AppEdit.FillParameter(
-                    PAGE, CALL, basin, Optional.of(new Source.Returned(FieldPath.of("job"))))))
-        .containsExactly("APP_SOURCE_OWN_ANSWER");
-  }
-
-  @Test
-  void wordsAndOrderAreThePagesOwn() {
-    Builder page =
-        new Builder()
-            .start("FindJobs", FieldPath.of("job", "number"), FieldPath.of("job", "depth"));
-    PartId table = new PartId("table");
-
-    page.edit(new AppEdit.Relabel(PAGE, table, Optional.of(new PartId("depth")), " Metres "))
-        .edit(new AppEdit.MoveItem(PAGE, table, new PartId("depth"), -5))
-        .edit(new AppEdit.MovePart(PAGE, table, -1))
-        .edit(new AppEdit.AddText(PAGE, "Look here"))
-        .edit(new AppEdit.RenamePage(PAGE, "Jobs"));
-
-    assertThat(page.parts())
-        .containsExactly(
-            "text Look here",
-            "form [Trace, Basin, Day, From, To, Tag]",
-            "table Job [Metres, Number]",
-            "button Find jobs");
-    assertThat(page.page().name()).isEqualTo("Jobs");
-    assertThat(
-            page.refused(new AppEdit.Relabel(PAGE, table, Optional.of(new PartId("depth")), " ")))
-        .containsExactly("APP_LABEL_EMPTY");
-  }
-
-  @Test
-  void aRemovedPartTakesItsMappingsAlong() {
-    Builder page = new Builder().start("FindJobs", FieldPath.of("job", "number"));
-
-    page.edit(new AppEdit.RemovePart(PAGE, new PartId("form")))
-        .edit(new AppEdit.RemovePart(PAGE, new PartId("send")));
-
-    assertThat(page.page().call(CALL).orElseThrow().goesIn()).isEmpty();
-    assertThat(page.page().reactions()).isEmpty();
-    assertThat(page.refused(new AppEdit.RemovePart(PAGE, new PartId("send"))))
-        .containsExactly("APP_PART_MISSING");
-  }
-
-  @Test
-  void pressingTheButtonAsksForTheCallAndTheAnswerFillsTheTable() {
-    Builder built =
-        new Builder()
-            .start("FindJobs", FieldPath.of("job", "number"), FieldPath.of("job", "group", "buoy"));
-    PageRunner runner = new PageRunner(built.page());
-    PageState typed =
-        runner
-            .step(
-                PageState.empty(),
-                new PageEvent.Entered(new PartId("day"), Value.text("2031-05-14")))
-            .state();
-
-    PageRunner.Outcome pressed = runner.step(typed, new PageEvent.Pressed(new PartId("send")));
-
-    PageEffect.RunCall call = (PageEffect.RunCall) pressed.effects().get(0);
-    assertThat(call.parameters())
-        .isEqualTo(
-            RecordValue.of(
-                Map.of("choice", RecordValue.of(Map.of("day", new TextValue("2031-05-14"))))));
-    RecordValue answer =
-        RecordValue.of(Map.of("job", ListValue.of(job("J-0001", "B1", "B2"), job("J-0002"))));
-    PageState filled = runner.step(pressed.state(), new PageEvent.Answered(call, answer)).state();
-    ListValue rows = (ListValue) filled.contents().get(new PartId("table"));
-    assertThat(rows.items())
-        .extracting(
-            row -> ((RecordValue) row).get("number"), row -> ((RecordValue) row).get("buoy"))
-        .containsExactly(
-            tuple(Value.text("J-0001"), ListValue.of(Value.text("B1"), Value.text("B2"))),
-            tuple(Value.text("J-0002"), Value.ABSENT));
-
-    PageState failed =
-        runner.step(filled, new PageEvent.CallFailed(call, "The tide is out.")).state();
-    assertThat(failed.messages()).containsExactly(new PageState.Message(true, "The tide is out."));
-    assertThat(failed.contents()).isEqualTo(filled.contents());
+  private static PageBench dredging(FieldPath... fields) {
+    return new PageBench()
+        .with("dredging", "/descriptions/dredging.wsdl")
+        .start("dredging", "FindJobs", fields);
   }
 
   private static RecordValue job(String number, String... buoys) {
@@ -268,17 +57,274 @@ class PagesTest {
   }
 
   @Test
-  void onlyFieldsThatAreShownAreAskedOfAnAnswer() {
-    Builder built = new Builder().start("FindJobs", FieldPath.of("job", "number"));
+  void aCallIsMadeOnOpeningOnceItHasWhatItNeeds() {
+    PageBench bench =
+        new PageBench()
+            .with("dredging", "/descriptions/dredging.wsdl")
+            .start("dredging", "PlanJob");
+    PageId page = bench.page().id();
+    CallId call = bench.call().id();
+    bench.edit(new CallOnOpening(page, call, true)).edit(new CallOnOpening(page, call, true));
 
-    assertThat(MappingOut.wanted(built.page().call(CALL).orElseThrow().comesBack()))
+    assertThat(bench.step(new PageEvent.Opened())).isEmpty();
+    bench.plan().required().values().forEach(label -> bench.type(label, "1"));
+    assertThat(bench.step(new PageEvent.Opened())).hasSize(1);
+    bench.edit(new CallOnOpening(page, call, false));
+    assertThat(bench.step(new PageEvent.Opened())).isEmpty();
+    assertThat(bench.refused(new CallOnOpening(page, new CallId("gone"), true)))
+        .containsExactly("APP_CALL_MISSING");
+  }
+
+  @Test
+  void aPageStartsWithAFormAButtonAndTheRowsThatCarryTheMost() {
+    PageBench bench = dredging();
+
+    assertThat(bench.parts())
+        .containsExactly(
+            "form [Trace, Basin, Day, From, To, Tag]",
+            "button Find jobs",
+            "table Job [By, Number, Begins, Ends, Depth, Value]");
+    assertThat(bench.page().inputs().map(input -> bench.plan().inputs().get(input.id()).kind()))
+        .containsExactly(
+            Input.Kind.CHECKBOX,
+            Input.Kind.CHOICE,
+            Input.Kind.DATE,
+            Input.Kind.DATE,
+            Input.Kind.DATE,
+            Input.Kind.TEXT);
+    assertThat(bench.plan().required())
+        .as("a date of an alternative that need not be chosen")
+        .isEmpty();
+  }
+
+  @Test
+  void tickedFieldsBecomeColumnsInTheOrderOfTicking() {
+    assertThat(dredging(FieldPath.of("job", "depth"), FieldPath.of("job", "number")).parts())
+        .contains("table Job [Depth, Number]");
+  }
+
+  @Test
+  void theSameTicksMakeTheSameTableWhicheverWayTheyCome() {
+    FieldPath buoy = FieldPath.of("job", "group", "buoy");
+    PageBench chosen = dredging(buoy);
+    PageBench ticked =
+        dredging(FieldPath.of("job", "number")).drop("job", "number").use("job", "group", "buoy");
+
+    assertThat(chosen.parts()).isEqualTo(ticked.parts()).contains("table Job [Buoy]");
+    assertThat(chosen.part(Part.Table.class).rows().map(Mapping::source))
+        .contains(new Source.Returned(chosen.call().id(), FieldPath.of("job")));
+  }
+
+  @Test
+  void fieldsGoWhereTheyFitAndLeaveNothingEmptyBehind() {
+    PageBench bench = dredging(FieldPath.of("job", "number"));
+
+    bench.use("job", "group", "buoy").use("job", "group", "buoy");
+    assertThat(bench.parts()).contains("table Job [Number, Buoy]");
+    bench.drop("job", "number").drop("job", "group", "buoy");
+    assertThat(bench.parts())
+        .containsExactly("form [Trace, Basin, Day, From, To, Tag]", "button Find jobs");
+    bench.use("job", "depth");
+    assertThat(bench.parts()).contains("table Job [Depth]");
+    assertThat(bench.refused(use(bench, "job", "spoil"))).containsExactly("APP_FIELD_GROUP");
+    assertThat(bench.refused(use(bench, "jobs"))).containsExactly("APP_FIELD_MISSING");
+  }
+
+  private static AppEdit use(PageBench bench, String... path) {
+    return new UseField(
+        bench.page().id(), bench.call().id(), FieldPath.of(path), Optional.empty(), true);
+  }
+
+  @Test
+  void parametersAreAskedForFixedOrLeftOut() {
+    PageBench bench = dredging();
+    SlotId basin = bench.parameter("basin");
+
+    bench.edit(new FillSlot(basin, Optional.of(new Source.Fixed("inner"))));
+    assertThat(bench.parts()).contains("form [Trace, Day, From, To, Tag]");
+    bench.edit(new FillSlot(basin, Optional.empty()));
+    assertThat(bench.page().mapping(basin)).isEmpty();
+    bench.edit(new FillFromInput(bench.page().id(), bench.call().id(), FieldPath.of("basin")));
+    assertThat(bench.parts()).contains("form [Trace, Day, From, To, Tag, Basin]");
+    assertThat(
+            bench.refused(
+                new FillSlot(
+                    basin,
+                    Optional.of(
+                        new Source.Returned(bench.call().id(), FieldPath.of("job", "number"))))))
+        .containsExactly("APP_SOURCE_OWN_ANSWER");
+    assertThat(
+            bench.refused(
+                new FillSlot(
+                    bench.parameter("choice", "day"), Optional.of(new Source.Fixed("soon")))))
+        .containsExactly("MAPPING_FIXED_WRONG");
+  }
+
+  @Test
+  void wordsGoToTheModelOrStayOnThePage() {
+    PageBench bench = dredging(FieldPath.of("job", "number"), FieldPath.of("job", "depth"));
+    PageId page = bench.page().id();
+    FieldBehind.Described depth =
+        (FieldBehind.Described)
+            new PageReach(bench.app(), bench.page(), bench.lookup())
+                .subject(
+                    new Source.Returned(bench.call().id(), FieldPath.of("job", "depth")),
+                    new PageReach(bench.app(), bench.page(), bench.lookup()).outside())
+                .orElseThrow();
+    PartId column = bench.item("Depth").id();
+    PartId table = bench.part(Part.Table.class).id();
+
+    bench
+        .edit(
+            new SetModelField(
+                depth.ref(), Optional.empty(), Optional.empty(), Overrides.labelled(" Metres ")))
+        .start("dredging", "FindJobs", FieldPath.of("job", "depth"));
+    assertThat(bench.parts()).as("every page that shows it follows").contains("table Job [Metres]");
+    bench.edit(new RemovePage(bench.page().id()));
+    bench
+        .edit(new SetOnlyHere(page, column, Overrides.labelled("Deep")))
+        .edit(new MoveItem(page, column, -5))
+        .edit(new MovePart(page, table, -1))
+        .edit(new AddText(page, "Look here"))
+        .edit(new RenamePage(page, "Jobs"));
+    assertThat(bench.parts())
+        .containsExactly(
+            "text Look here",
+            "form [Trace, Basin, Day, From, To, Tag]",
+            "table Job [Deep, Number]",
+            "button Find jobs");
+    bench.edit(new SetOnlyHere(page, column, Overrides.NONE));
+    assertThat(bench.parts()).contains("table Job [Metres, Number]");
+    assertThat(bench.refused(new SetOnlyHere(page, column, Overrides.labelled(" "))))
+        .containsExactly("APP_LABEL_EMPTY");
+  }
+
+  @Test
+  void aRemovedPartTakesItsMappingsAlong() {
+    PageBench bench = dredging(FieldPath.of("job", "number"));
+    PageId page = bench.page().id();
+    PartId button = bench.part(Part.Button.class).id();
+
+    bench
+        .edit(new RemovePart(page, bench.part(Part.Form.class).id()))
+        .edit(new RemovePart(page, button));
+    assertThat(bench.call().parameters()).isEmpty();
+    assertThat(bench.page().reactions()).isEmpty();
+    assertThat(bench.refused(new RemovePart(page, button))).containsExactly("APP_PART_MISSING");
+  }
+
+  @Test
+  void aRemovedCallTakesWhatItFilledAlongAndFreesItsService() {
+    PageBench bench = dredging(FieldPath.of("job", "number"));
+
+    bench.edit(new RemoveCall(bench.page().id(), bench.call().id()));
+
+    assertThat(bench.page().parts()).isEmpty();
+    assertThat(bench.page().reactions()).isEmpty();
+    assertThat(bench.app().services()).isEmpty();
+  }
+
+  @Test
+  void noIdIsGivenTwice() {
+    PageBench bench = dredging(FieldPath.of("job", "number"));
+    List<PartId> before = bench.page().items().map(inside -> inside.item().id()).toList();
+
+    bench.drop("job", "number").use("job", "number");
+    bench.edit(new AddEmptyPage("One"));
+    PageId gone = bench.page().id();
+    bench.edit(new RemovePage(gone)).edit(new AddEmptyPage("Two"));
+
+    assertThat(bench.page().id()).isNotEqualTo(gone);
+    assertThat(bench.app().pages().get(0).items().map(inside -> inside.item().id()).toList())
+        .last()
+        .satisfies(id -> assertThat(before).doesNotContain(id));
+  }
+
+  @Test
+  void pressingTheButtonAsksForTheCallAndTheAnswerIsShown() {
+    PageBench bench =
+        dredging(FieldPath.of("job", "number"), FieldPath.of("job", "group", "buoy"))
+            .type("Day", "2031-05-14");
+
+    PageEffect.RunCall call = (PageEffect.RunCall) bench.press().get(0);
+    assertThat(call.parameters().at(FieldPath.of("choice", "day")))
+        .isEqualTo(Value.text("2031-05-14"));
+    RecordValue answer =
+        RecordValue.of(Map.of("job", ListValue.of(job("J-0001", "B1", "B2"), job("J-0002"))));
+    bench.step(new PageEvent.Answered(call, answer, "x1"));
+    assertThat(bench.cells()).containsExactly(List.of("J-0001", "B1, B2"), List.of("J-0002", ""));
+
+    bench.step(new PageEvent.CallFailed(call, "The tide is out."));
+    assertThat(bench.view().messages())
+        .containsExactly(new PageView.MessageView(true, "The tide is out."));
+    assertThat(bench.cells()).as("what was there stays").hasSize(2);
+  }
+
+  @Test
+  void whatIsNeededIsAskedForBeforeAnythingIsSent() {
+    PageBench bench =
+        new PageBench()
+            .with("dredging", "/descriptions/dredging.wsdl")
+            .start("dredging", "PlanJob");
+
+    assertThat(bench.press()).isEmpty();
+    assertThat(bench.view().messages().get(0).text()).startsWith("Please fill in: ");
+  }
+
+  @Test
+  void aChosenRowFillsTheNextCall() {
+    PageBench bench = dredging(FieldPath.of("job", "number"));
+    PartId table = bench.part(Part.Table.class).id();
+    bench.add("dredging", "FindJobs", FieldPath.of("job", "depth"));
+    bench.fill("tag", new Source.Chosen(table, FieldPath.of("number")));
+    PageEffect.RunCall first =
+        (PageEffect.RunCall)
+            bench
+                .step(
+                    new PageEvent.Pressed(
+                        bench.page().parts().stream()
+                            .filter(Part.Button.class::isInstance)
+                            .findFirst()
+                            .orElseThrow()
+                            .id()))
+                .get(0);
+    RecordValue answer = RecordValue.of(Map.of("job", ListValue.of(job("J-1"), job("J-2"))));
+    bench.step(new PageEvent.Answered(first, answer, "x1"));
+
+    bench.step(new PageEvent.RowChosen(table, 1));
+    PageEffect.RunCall second = (PageEffect.RunCall) bench.press().get(0);
+    assertThat(second.parameters().get("tag")).isEqualTo(Value.text("J-2"));
+    bench.step(new PageEvent.Answered(first, answer, "x2"));
+    assertThat(bench.state().chosen()).as("new rows are not chosen").isEmpty();
+  }
+
+  @Test
+  void onlyFieldsThatAreShownAreAskedOfAnAnswer() {
+    PageBench bench = dredging(FieldPath.of("job", "number"));
+
+    assertThat(bench.plan().wanted().get(bench.call().id()))
         .containsExactly(FieldPath.of("job", "number"));
   }
 
   @Test
-  void labelsReadLikeWords() {
-    assertThat(List.of("hullNumber", "ETA_utc", "IMDGClass", "x", "__", "berth-no.2"))
-        .extracting(Labels::of)
-        .containsExactly("Hull number", "ETA utc", "IMDG class", "X", "__", "Berth no 2");
+  void aRepeatedParameterTakesSeveralValuesAndOthersTakeOne() {
+    PageBench bench =
+        new PageBench().with("tides", "/descriptions/tides.yaml").start("tides", "listStations");
+    PartId kinds = bench.item("Kinds").id();
+
+    assertThat(bench.plan().inputs().entrySet())
+        .filteredOn(input -> input.getValue().several())
+        .extracting(Map.Entry::getKey)
+        .containsExactly(kinds);
+    bench.step(
+        new PageEvent.Entered(
+            Map.of(kinds, ListValue.of(Value.text("gauge"), Value.text(""), Value.text("model")))));
+    PageEffect.RunCall call = (PageEffect.RunCall) bench.press().get(0);
+    assertThat(call.parameters().get("kinds"))
+        .as("empty ones do not travel")
+        .isEqualTo(ListValue.of(Value.text("gauge"), Value.text("model")));
+    bench.step(new PageEvent.Entered(Map.of(kinds, ListValue.of(Value.text("")))));
+    assertThat(((PageEffect.RunCall) bench.press().get(0)).parameters().get("kinds"))
+        .isEqualTo(Value.ABSENT);
   }
 }

@@ -5,16 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.json.ValueJson;
-import org.mapsel.core.mapping.MappingOut;
-import org.mapsel.core.page.Page;
-import org.mapsel.core.page.PageStarter;
-import org.mapsel.core.page.Part;
 import org.mapsel.core.ref.FieldPath;
-import org.mapsel.core.ref.PageId;
+import org.mapsel.core.ref.Step;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.testing.Descriptions;
+import org.mapsel.core.testing.PageBench;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
@@ -40,7 +37,7 @@ class KeyedGroupsTest {
     List<FieldTree.Row> rows =
         FieldTree.rows(service.shapes(), operation.output(), FieldTree.Limit.SCREEN);
     return KeyedGroups.with(rows, service.shapes(), sample).stream()
-        .filter(row -> row.path().selected().isPresent())
+        .filter(row -> row.path().key().isPresent())
         .map(row -> row.field().name() + " at " + row.path() + " = " + plain(sample.at(row.path())))
         .toList();
   }
@@ -53,9 +50,9 @@ class KeyedGroupsTest {
   void eachKeyOfASampleIsAField() {
     assertThat(keyed(PARTICULARS, BERTHING, SAMPLE))
         .containsExactly(
-            "LOA at entry › key=LOA › value = 129.7",
-            "MOOR at entry › key=MOOR › value = 6 lines",
-            "FLAG at entry › key=FLAG › value = 6 lines");
+            "LOA at entry › key = LOA › value = 129.7",
+            "MOOR at entry › key = MOOR › value = 6 lines",
+            "FLAG at entry › key = FLAG › value = 6 lines");
   }
 
   @Test
@@ -81,34 +78,21 @@ class KeyedGroupsTest {
 
   @Test
   void aKeyOnAPageShowsItsValueWhereverItStandsInTheList() {
-    FieldPath moor = FieldPath.of("entry", "key=MOOR", "value");
-    Page page =
-        PageStarter.extend(
-            PageStarter.empty(new PageId("p"), PARTICULARS),
-            "berthing",
-            BERTHING,
-            PARTICULARS,
-            PARTICULARS.wires().get(0).endpoint(),
-            List.of(FieldPath.of("hullNumber"), moor));
-    Part.Record record =
-        page.parts().stream()
-            .filter(Part.Record.class::isInstance)
-            .map(Part.Record.class::cast)
-            .findFirst()
-            .orElseThrow();
+    FieldPath moor = FieldPath.of("entry").then(new Step.PickByKey("key", "MOOR")).then("value");
+    PageBench bench =
+        new PageBench()
+            .with("berthing", "/descriptions/keyed-parts.yaml")
+            .start("berthing", "VesselParticulars", FieldPath.of("hullNumber"), moor)
+            .pressAndAnswer(SAMPLE);
 
-    assertThat(record.items())
-        .extracting(item -> item.label())
-        .containsExactly("Hull number", "MOOR");
-    assertThat(MappingOut.wanted(page.calls().get(0).comesBack()))
+    assertThat(bench.parts()).contains("record [Hull number, MOOR]");
+    assertThat(bench.plan().wanted().get(bench.call().id()))
         .as("what must be read of an answer")
         .containsExactlyInAnyOrder(
             FieldPath.of("hullNumber"),
             FieldPath.of("entry", "key"),
             FieldPath.of("entry", "value"));
-    RecordValue shown =
-        (RecordValue) MappingOut.apply(page.calls().get(0).comesBack(), SAMPLE).get(record.id());
-    assertThat(plain(shown.get(record.items().get(1).id().text()))).isEqualTo("6 lines");
+    assertThat(bench.fields()).containsExactly("S-20417", "6 lines");
   }
 
   @Test
@@ -122,34 +106,22 @@ class KeyedGroupsTest {
               {'name':'Skua','particulars':[{'item':'FLAG','said':'green'}]},
               {'name':'Shag','particulars':[{'item':'FLAG','said':'green'},{'item':'LOA','said':'88'}]}]}""");
     assertThat(keyed(vessels, BERTHING, sample))
-        .extracting(line -> line.replaceFirst(" = .*", ""))
+        .extracting(line -> line.replaceFirst(" = [^›]*$", ""))
         .containsExactly(
-            "LOA at vessels › particulars › item=LOA › said",
-            "FLAG at vessels › particulars › item=FLAG › said");
+            "LOA at vessels › particulars › item = LOA › said",
+            "FLAG at vessels › particulars › item = FLAG › said");
 
     FieldPath name = FieldPath.of("vessels", "name");
-    FieldPath loa = FieldPath.of("vessels", "particulars", "item=LOA", "said");
-    Page page =
-        PageStarter.extend(
-            PageStarter.empty(new PageId("p"), vessels),
-            "berthing",
-            BERTHING,
-            vessels,
-            vessels.wires().get(0).endpoint(),
-            List.of(name, loa));
-    Part.Table table =
-        page.parts().stream()
-            .filter(Part.Table.class::isInstance)
-            .map(Part.Table.class::cast)
-            .findFirst()
-            .orElseThrow();
-    assertThat(table.items()).extracting(item -> item.label()).containsExactly("Name", "LOA");
-    assertThat(
-            ValueJson.write(
-                    MappingOut.apply(page.calls().get(0).comesBack(), sample).get(table.id()))
-                .toString())
-        .isEqualTo(
-            "[{\"name\":\"Sable\",\"said\":\"129.7\"},{\"name\":\"Skua\"},{\"name\":\"Shag\",\"said\":\"88\"}]");
+    FieldPath loa =
+        FieldPath.of("vessels", "particulars").then(new Step.PickByKey("item", "LOA")).then("said");
+    PageBench bench =
+        new PageBench()
+            .with("berthing", "/descriptions/keyed-parts.yaml")
+            .start("berthing", "ListVessels", name, loa)
+            .pressAndAnswer(sample);
+    assertThat(bench.parts()).contains("table Vessels [Name, LOA]");
+    assertThat(bench.cells())
+        .containsExactly(List.of("Sable", "129.7"), List.of("Skua", ""), List.of("Shag", "88"));
   }
 
   @Test
@@ -165,24 +137,13 @@ class KeyedGroupsTest {
   }
 
   @Test
-  void aNameThatLooksLikeASelectorIsAName() {
-    Operation readings = Descriptions.operation(BERTHING, "ListReadings");
-    Page page =
-        PageStarter.extend(
-            PageStarter.empty(new PageId("p"), readings),
-            "berthing",
-            BERTHING,
-            readings,
-            readings.wires().get(0).endpoint(),
-            List.of(FieldPath.of("readings", "at=low")));
+  void aNameThatLooksLikeAKeyIsAName() {
+    PageBench bench =
+        new PageBench()
+            .with("berthing", "/descriptions/keyed-parts.yaml")
+            .start("berthing", "ListReadings", FieldPath.of("readings", "at=low"))
+            .pressAndAnswer(value("{'readings':[{'at=low':1.2},{'at=low':1.4}]}"));
 
-    assertThat(
-            MappingOut.apply(
-                    page.calls().get(0).comesBack(),
-                    value("{'readings':[{'at=low':1.2},{'at=low':1.4}]}"))
-                .values())
-        .singleElement()
-        .extracting(rows -> ValueJson.write(rows).toString())
-        .isEqualTo("[{\"at=low\":1.2},{\"at=low\":1.4}]");
+    assertThat(bench.cells()).containsExactly(List.of("1.2"), List.of("1.4"));
   }
 }

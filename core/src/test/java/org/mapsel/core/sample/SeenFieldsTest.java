@@ -12,26 +12,18 @@ import org.junit.jupiter.api.Test;
 import org.mapsel.core.call.Caller;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.intake.Intake;
-import org.mapsel.core.json.ValueJson;
-import org.mapsel.core.mapping.MappingOut;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.Response;
-import org.mapsel.core.page.App;
-import org.mapsel.core.page.AppEdit;
-import org.mapsel.core.page.AppEditor;
-import org.mapsel.core.page.Page;
-import org.mapsel.core.page.Part;
-import org.mapsel.core.page.ServiceLookup;
-import org.mapsel.core.ref.CallId;
+import org.mapsel.core.page.edit.UseField;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
-import org.mapsel.core.ref.PageId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.testing.Client;
 import org.mapsel.core.testing.Descriptions;
+import org.mapsel.core.testing.PageBench;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 
@@ -116,54 +108,20 @@ class SeenFieldsTest {
             Set.of(),
             row("2031-05-14T04:10:00", "4.2", "17"),
             row("2031-05-14T10:20:00", "1", "18"));
-    AppEditor editor =
-        new AppEditor(
-            new ServiceLookup() {
-              @Override
-              public Optional<Service> find(String edition) {
-                return Optional.of(TIDES);
-              }
+    PageBench bench =
+        new PageBench()
+            .with("tides", "/descriptions/data-set.wsdl")
+            .answered("tides", "GetRows", seen)
+            .start("tides", "GetRows", TIDE.then("at"));
+    bench.edit(
+        new UseField(
+            bench.page().id(), bench.call().id(), TIDE.then("metres"), Optional.empty(), true));
 
-              @Override
-              public Value answered(String service, OperationId operation) {
-                return seen;
-              }
-            });
-    App app =
-        editor
-            .apply(
-                App.named("Tide watch"),
-                new AppEdit.AddPage(
-                    "tides",
-                    "e1",
-                    ROWS.id(),
-                    ROWS.wires().get(0).endpoint(),
-                    List.of(TIDE.then("at"))))
-            .get();
-    app =
-        editor
-            .apply(
-                app,
-                new AppEdit.UseField(
-                    new PageId("page1"), new CallId("call"), TIDE.then("metres"), true))
-            .get();
-    Page page = app.find(new PageId("page1")).orElseThrow();
-    Part.Table table =
-        page.parts().stream()
-            .filter(Part.Table.class::isInstance)
-            .map(Part.Table.class::cast)
-            .findFirst()
-            .orElseThrow();
-
-    assertThat(table.items())
-        .extracting(item -> item.label() + " " + item.format())
-        .containsExactly("At DATE_TIME", "Metres NUMBER");
-    Set<FieldPath> wanted = MappingOut.wanted(page.calls().get(0).comesBack());
+    assertThat(bench.parts()).contains("table Tide [At, Metres]");
+    Set<FieldPath> wanted = bench.plan().wanted().get(bench.call().id());
     assertThat(wanted).containsExactlyInAnyOrder(TIDE.then("at"), TIDE.then("metres"));
-    RecordValue read = answer(wanted, row("2031-05-15T04:50:00", "3.9", "19"));
-    Value shown = MappingOut.apply(page.calls().get(0).comesBack(), read).get(table.id());
-    assertThat(ValueJson.write(shown).toString().replace('"', '\''))
-        .isEqualTo("[{'at':'2031-05-15T04:50:00','metres':'3.9'}]");
+    bench.pressAndAnswer(answer(wanted, row("2031-05-15T04:50:00", "3.9", "19")));
+    assertThat(bench.cells()).containsExactly(List.of("15 May 2031, 04:50", "3.9"));
   }
 
   @Test

@@ -9,22 +9,30 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import org.jooq.DSLContext;
+import org.jooq.JSON;
 import org.jooq.JSONB;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.appfile.AppFile;
+import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.page.App;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Apps and their revisions. A revision is never changed; undo and redo only move the head. */
 @Repository
 class AppStore {
 
-  /** An edit to keep: its title and what it makes of the app. */
-  record Change(String title, UnaryOperator<App> apply) {}
+  /**
+   * An edit to keep.
+   *
+   * @param edit what was done, as it was asked for
+   */
+  record Change(String title, JsonNode edit, UnaryOperator<App> apply) {}
 
   private final DSLContext sql;
   private final JsonMapper json;
@@ -43,7 +51,7 @@ class AppStore {
   }
 
   Optional<KeptApp> find(String id) {
-    return head(id, false).map(this::kept);
+    return head(id).map(this::kept);
   }
 
   boolean exists(String id) {
@@ -56,32 +64,35 @@ class AppStore {
         .set(APP.ID, id)
         .set(APP.VERSION, 1L)
         .set(APP.HEAD, 1L)
+        .set(APP.ISSUED, app.issued())
         .set(APP.CREATED_AT, OffsetDateTime.now(clock))
         .execute();
-    add(id, 1, null, "Start the app", app);
+    add(id, 1, null, new Change("Start the app", json.nullNode(), made -> made), app);
     return get(id);
   }
 
   /** Adds a revision on top of the head, if the head is still the version that the edit is for. */
   @Transactional
   KeptApp change(String id, long version, Change change) {
-    Record head = locked(id, version);
-    App changed = change.apply().apply(app(head));
+    long issued = locked(id, version);
+    Record head = head(id).orElseThrow(() -> missing(id));
+    App changed = change.apply().apply(app(head).issued(issued));
     Long last =
         sql.select(DSL.max(REVISION.NUMBER))
             .from(REVISION)
             .where(REVISION.APP_ID.eq(id))
             .fetchSingle()
             .value1();
-    add(id, last + 1, head.get(REVISION.NUMBER), change.title(), changed);
+    add(id, last + 1, head.get(REVISION.NUMBER), change, changed);
+    sql.update(APP).set(APP.ISSUED, changed.issued()).where(APP.ID.eq(id)).execute();
     moveHead(id, last + 1);
     return get(id);
   }
 
   @Transactional
   KeptApp undo(String id, long version) {
-    Record head = locked(id, version);
-    Long parent = head.get(REVISION.PARENT);
+    locked(id, version);
+    Long parent = head(id).orElseThrow(() -> missing(id)).get(REVISION.PARENT);
     if (parent == null) {
       throw Problem.conflict("SERVER_UNDO_NONE");
     }
@@ -91,7 +102,8 @@ class AppStore {
 
   @Transactional
   KeptApp redo(String id, long version) {
-    Record head = locked(id, version);
+    locked(id, version);
+    Record head = head(id).orElseThrow(() -> missing(id));
     Record next =
         newestChild(id, head.get(REVISION.NUMBER))
             .orElseThrow(() -> Problem.conflict("SERVER_REDO_NONE"));
@@ -111,13 +123,14 @@ class AppStore {
     return Problem.missing("SERVER_APP_MISSING", "app", id);
   }
 
-  private void add(String id, long number, @Nullable Long parent, String title, App app) {
+  private void add(String id, long number, @Nullable Long parent, Change change, App app) {
     sql.insertInto(REVISION)
         .set(REVISION.APP_ID, id)
         .set(REVISION.NUMBER, number)
         .set(REVISION.PARENT, parent)
-        .set(REVISION.TITLE, title)
-        .set(REVISION.CONTENT, JSONB.valueOf(json.writeValueAsString(app)))
+        .set(REVISION.TITLE, change.title())
+        .set(REVISION.EDIT, JSON.valueOf(change.edit().toString()))
+        .set(REVISION.CONTENT, JSONB.valueOf(AppFile.write(app).toString()))
         .set(REVISION.MADE_AT, OffsetDateTime.now(clock))
         .execute();
   }
@@ -130,23 +143,33 @@ class AppStore {
         .execute();
   }
 
-  /** The head, held against other writers until the end of the transaction. */
-  private Record locked(String id, long version) {
-    Record head = head(id, true).orElseThrow(() -> missing(id));
-    if (head.get(APP.VERSION) != version) {
+  /**
+   * Holds the app against other writers until the end of the transaction. Only its own row is
+   * locked: a joined one could be another by the time the lock is there.
+   *
+   * @return how many ids were given
+   */
+  private long locked(String id, long version) {
+    Record app =
+        sql.select(APP.VERSION, APP.ISSUED)
+            .from(APP)
+            .where(APP.ID.eq(id))
+            .forUpdate()
+            .fetchOptional()
+            .orElseThrow(() -> missing(id));
+    if (app.get(APP.VERSION) != version) {
       throw Problem.conflict("SERVER_APP_CHANGED");
     }
-    return head;
+    return app.get(APP.ISSUED);
   }
 
-  private Optional<Record> head(String id, boolean lock) {
-    var query =
-        sql.select()
-            .from(APP)
-            .join(REVISION)
-            .on(REVISION.APP_ID.eq(APP.ID).and(REVISION.NUMBER.eq(APP.HEAD)))
-            .where(APP.ID.eq(id));
-    return lock ? query.forUpdate().of(APP).fetchOptional() : query.fetchOptional();
+  private Optional<Record> head(String id) {
+    return sql.select()
+        .from(APP)
+        .join(REVISION)
+        .on(REVISION.APP_ID.eq(APP.ID).and(REVISION.NUMBER.eq(APP.HEAD)))
+        .where(APP.ID.eq(id))
+        .fetchOptional();
   }
 
   private KeptApp kept(Record head) {
@@ -172,6 +195,7 @@ class AppStore {
   }
 
   private App app(Record row) {
-    return json.readValue(row.get(REVISION.CONTENT).data(), App.class);
+    Outcome<App> read = AppFile.read(json.readTree(row.get(REVISION.CONTENT).data()));
+    return read.value().orElseThrow(() -> Problem.refused(read.findings()));
   }
 }

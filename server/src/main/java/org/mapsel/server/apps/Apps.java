@@ -1,44 +1,48 @@
 package org.mapsel.server.apps;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import java.util.Optional;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.page.App;
-import org.mapsel.core.page.AppEdit;
-import org.mapsel.core.page.AppEditor;
-import org.mapsel.core.page.ServiceLookup;
-import org.mapsel.core.ref.OperationId;
-import org.mapsel.core.service.Service;
-import org.mapsel.core.value.Value;
-import org.mapsel.server.samples.Recorder;
-import org.mapsel.server.services.Editions;
+import org.mapsel.core.page.check.Checked;
+import org.mapsel.core.page.check.Checker;
+import org.mapsel.core.page.edit.AppEdit;
+import org.mapsel.core.page.edit.AppEditor;
+import org.mapsel.core.page.edit.RenameApp;
 import org.mapsel.server.services.Ids;
 import org.mapsel.server.services.ServiceUsers;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
-/** Apps: made, edited, undone and done again. */
+/** Apps: made, edited, undone and done again, and checked after every edit. */
 @Component
 public class Apps implements ServiceUsers {
 
+  private static final int REMEMBERED = 32;
+
+  /** An app and what checking it came to. */
+  public record CheckedApp(KeptApp kept, Checked checked) {}
+
   private final AppStore store;
+  private final PinnedServices services;
+  private final JsonMapper json;
   private final AppEditor editor;
+  private final Checker checker;
 
-  Apps(AppStore store, Editions editions, Recorder recorder) {
+  /** What came of the last check, so that only changed pages are looked at again. */
+  private final Cache<String, Checked> checks =
+      Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+
+  Apps(AppStore store, PinnedServices services, JsonMapper json) {
+    this.json = json;
     this.store = store;
-    this.editor =
-        new AppEditor(
-            new ServiceLookup() {
-              @Override
-              public Optional<Service> find(String edition) {
-                return editions.find(edition).map(Editions.Edition::service);
-              }
-
-              @Override
-              public Value answered(String service, OperationId operation) {
-                return recorder.lastAnswer(service, operation);
-              }
-            });
+    this.services = services;
+    this.editor = new AppEditor(services);
+    this.checker = new Checker(services);
   }
 
   List<KeptApp> list() {
@@ -49,23 +53,36 @@ public class Apps implements ServiceUsers {
     return store.all().isEmpty();
   }
 
-  KeptApp get(String id) {
+  public KeptApp get(String id) {
     return store.find(id).orElseThrow(() -> Problem.missing("SERVER_APP_MISSING", "app", id));
   }
 
-  /** The app as it stands. */
-  public App app(String id) {
-    return get(id).app();
+  /** The app as it stands, checked. */
+  public CheckedApp checked(String id) {
+    return checked(get(id));
+  }
+
+  CheckedApp checked(KeptApp kept) {
+    Checked checked =
+        checker.check(kept.app(), Optional.ofNullable(checks.getIfPresent(kept.id())));
+    checks.put(kept.id(), checked);
+    return new CheckedApp(kept, checked);
+  }
+
+  public PinnedServices services() {
+    return services;
   }
 
   public KeptApp create(String name) {
-    App app = edited(App.named(""), new AppEdit.RenameApp(name));
+    App app = edited(App.named(""), new RenameApp(name));
     return store.create(Ids.of(app.name(), "app", store::exists), app);
   }
 
   /** Makes an edit; it is on disk when this returns. */
   public KeptApp edit(String id, long version, AppEdit edit) {
-    return store.change(id, version, new AppStore.Change(edit.title(), app -> edited(app, edit)));
+    JsonNode asked = json.valueToTree(edit);
+    return store.change(
+        id, version, new AppStore.Change(edit.title(), asked, app -> edited(app, edit)));
   }
 
   private App edited(App app, AppEdit edit) {
@@ -83,6 +100,7 @@ public class Apps implements ServiceUsers {
 
   void remove(String id) {
     store.remove(get(id).id());
+    checks.invalidate(id);
   }
 
   @Override

@@ -1,10 +1,22 @@
 package org.mapsel.server.apps;
 
 import java.util.List;
-import java.util.Objects;
-import org.jspecify.annotations.Nullable;
+import org.mapsel.core.appfile.AppFile;
+import org.mapsel.core.finding.Severity;
 import org.mapsel.core.page.App;
-import org.mapsel.core.page.AppEdit;
+import org.mapsel.core.page.Page;
+import org.mapsel.core.page.check.Checked;
+import org.mapsel.server.apps.AppViews.AppBrief;
+import org.mapsel.server.apps.AppViews.AppFindingView;
+import org.mapsel.server.apps.AppViews.AppView;
+import org.mapsel.server.apps.AppViews.EditRequest;
+import org.mapsel.server.apps.AppViews.NewApp;
+import org.mapsel.server.apps.AppViews.PageBrief;
+import org.mapsel.server.apps.AppViews.PinView;
+import org.mapsel.server.apps.AppViews.RepairView;
+import org.mapsel.server.apps.AppViews.VersionRequest;
+import org.mapsel.server.services.Workspace;
+import org.mapsel.server.web.FindingView;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -14,56 +26,30 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
 
 /** Apps and edits of them. */
 @RestController
 @RequestMapping("/api/apps")
 class AppsController {
 
-  /** An app in one line. */
-  record AppBrief(String id, String name, List<PageBrief> pages) {}
-
-  /** A page in one line. */
-  record PageBrief(String id, String name) {}
-
-  /** An app as it stands, and what undo and redo would do. */
-  record AppView(String id, long version, App app, @Nullable String undo, @Nullable String redo) {}
-
-  /** A new app. */
-  record NewApp(String name) {
-    NewApp {
-      Objects.requireNonNull(name);
-    }
-  }
-
-  /** An edit of the app at a version. */
-  record EditRequest(long version, AppEdit edit) {
-    EditRequest {
-      Objects.requireNonNull(edit);
-    }
-  }
-
-  /** A version to go on from. */
-  record VersionRequest(long version) {}
-
   private final Apps apps;
+  private final Workspace workspace;
 
-  AppsController(Apps apps) {
+  AppsController(Apps apps, Workspace workspace) {
     this.apps = apps;
+    this.workspace = workspace;
   }
 
   @GetMapping
   List<AppBrief> list() {
     return apps.list().stream()
-        .map(
-            kept ->
-                new AppBrief(
-                    kept.id(),
-                    kept.app().name(),
-                    kept.app().pages().stream()
-                        .map(page -> new PageBrief(page.id().text(), page.name()))
-                        .toList()))
+        .map(kept -> new AppBrief(kept.id(), kept.app().name(), briefs(kept.app())))
         .toList();
+  }
+
+  private static List<PageBrief> briefs(App app) {
+    return app.pages().stream().map(page -> new PageBrief(page.id().text(), page.name())).toList();
   }
 
   @PostMapping
@@ -74,6 +60,12 @@ class AppsController {
   @GetMapping("/{app}")
   AppView get(@PathVariable String app) {
     return view(apps.get(app));
+  }
+
+  /** The app as it is stored, to keep elsewhere or to check on the command line. */
+  @GetMapping("/{app}/file")
+  JsonNode file(@PathVariable String app) {
+    return AppFile.write(apps.get(app).app());
   }
 
   @DeleteMapping("/{app}")
@@ -97,12 +89,48 @@ class AppsController {
     return view(apps.redo(app, request.version()));
   }
 
-  private static AppView view(KeptApp kept) {
+  /** What there is to say about the app. */
+  @GetMapping("/{app}/findings")
+  List<AppFindingView> findings(@PathVariable String app) {
+    Apps.CheckedApp known = apps.checked(app);
+    return known.checked().findings().stream()
+        .map(
+            found ->
+                new AppFindingView(
+                    FindingView.of(found.finding()),
+                    found.page().orElse(null),
+                    found.page().flatMap(known.kept().app()::find).map(Page::name).orElse(null),
+                    found.finding().subject().orElse(null),
+                    found.repairs().stream()
+                        .map(repair -> new RepairView(repair.words(), repair.edit()))
+                        .toList()))
+        .toList();
+  }
+
+  private AppView view(KeptApp kept) {
+    Checked checked = apps.checked(kept).checked();
     return new AppView(
         kept.id(),
         kept.version(),
-        kept.app(),
+        kept.app().name(),
+        briefs(kept.app()),
+        kept.app().services().stream().map(this::pin).toList(),
         kept.undoTitle().orElse(null),
-        kept.redoTitle().orElse(null));
+        kept.redoTitle().orElse(null),
+        count(checked, Severity.ERROR),
+        count(checked, Severity.WARNING));
+  }
+
+  private PinView pin(App.ServiceUse use) {
+    return new PinView(
+        use.service(),
+        workspace.nameOf(use.service()),
+        use.edition(),
+        workspace.newestEdition(use.service()).filter(use.edition()::equals).isPresent());
+  }
+
+  private static int count(Checked checked, Severity severity) {
+    return (int)
+        checked.findings().stream().filter(found -> found.finding().severity() == severity).count();
   }
 }

@@ -4,7 +4,8 @@ import static org.mapsel.server.schema.Tables.SETTING;
 
 import java.util.List;
 import org.jooq.DSLContext;
-import org.mapsel.core.page.AppEdit;
+import org.mapsel.core.page.edit.AddPage;
+import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
@@ -106,7 +107,7 @@ class DemoLoader {
   }
 
   private static AppEdit page(ServiceView service, String operation, FieldPath... fields) {
-    return new AppEdit.AddPage(
+    return new AddPage(
         service.id(),
         service.edition(),
         new OperationId(operation),

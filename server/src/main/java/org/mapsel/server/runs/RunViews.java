@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.page.view.PageView;
+import org.mapsel.core.ref.FieldPath;
 import org.mapsel.server.web.FindingView;
 import tools.jackson.databind.JsonNode;
 
@@ -16,13 +18,22 @@ final class RunViews {
   private RunViews() {}
 
   /**
-   * Something a user did, with what stands in the form.
+   * A run of a page.
    *
-   * @param keep whether what comes back becomes the current sample: on the bench it does, on a
-   *     finished page not
+   * @param builder whether somebody tries it who builds it: then what comes back becomes the
+   *     current sample, and is kept whole
+   * @param inputs what stands in the form already: when a page is opened anew, or tried with a
+   *     sample
    */
-  record RunRequest(Map<String, JsonNode> inputs, Happening event, boolean keep) {
+  record RunRequest(boolean builder, Map<String, JsonNode> inputs) {
     RunRequest {
+      inputs = Map.copyOf(inputs);
+    }
+  }
+
+  /** Something a visitor did, with what was typed since the last event. */
+  record EventRequest(Map<String, JsonNode> inputs, Happening event) {
+    EventRequest {
       Objects.requireNonNull(event);
       inputs = Map.copyOf(inputs);
     }
@@ -31,28 +42,28 @@ final class RunViews {
   /** What happened. */
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   @JsonSubTypes({
-    @JsonSubTypes.Type(value = Happening.PageOpened.class, name = "opened"),
-    @JsonSubTypes.Type(value = Happening.ButtonPressed.class, name = "pressed")
+    @JsonSubTypes.Type(value = Happening.ButtonPressed.class, name = "pressed"),
+    @JsonSubTypes.Type(value = Happening.RowChosen.class, name = "chosen"),
+    @JsonSubTypes.Type(value = Happening.ValuesEntered.class, name = "entered")
   })
   sealed interface Happening {
 
-    /** The page was opened. */
-    record PageOpened() implements Happening {}
-
     /** A button was pressed. */
     record ButtonPressed(String button) implements Happening {}
+
+    /** A row was chosen, by its number. */
+    record RowChosen(String part, int row) implements Happening {}
+
+    /** Nothing but what was typed. */
+    record ValuesEntered() implements Happening {}
   }
 
   /**
    * What it came to.
    *
-   * @param contents by part, only those that were filled anew
+   * @param trace the calls that were made; none for a visitor
    */
-  record RunView(
-      Map<String, JsonNode> contents, List<MessageView> messages, List<TracedCall> trace) {}
-
-  /** A message for the end user. */
-  record MessageView(boolean failed, String text) {}
+  record RunView(String run, PageView page, List<TracedCall> trace) {}
 
   /** A call on the way: what went in, what became of it. */
   record TracedCall(
@@ -67,13 +78,5 @@ final class RunViews {
       List<FindingView> findings) {}
 
   /** A parameter as it was sent. */
-  record TracedParameter(List<String> path, JsonNode value) {}
-
-  /**
-   * A page filled with samples.
-   *
-   * @param origins by call: recorded, given or generated
-   */
-  record PreviewView(
-      Map<String, JsonNode> inputs, Map<String, JsonNode> contents, Map<String, String> origins) {}
+  record TracedParameter(FieldPath path, JsonNode value) {}
 }

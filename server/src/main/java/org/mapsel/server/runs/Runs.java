@@ -1,125 +1,186 @@
 package org.mapsel.server.runs;
 
+import java.time.Clock;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.json.ValueJson;
-import org.mapsel.core.mapping.Mapping;
-import org.mapsel.core.mapping.MappingOut;
-import org.mapsel.core.mapping.Source;
-import org.mapsel.core.mapping.Target;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.model.Formats;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Page;
-import org.mapsel.core.page.PageEffect;
-import org.mapsel.core.page.PageEvent;
-import org.mapsel.core.page.PageRunner;
-import org.mapsel.core.page.PageState;
+import org.mapsel.core.page.ServiceLookup;
+import org.mapsel.core.page.plan.PagePlan;
+import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.core.page.run.PageEffect;
+import org.mapsel.core.page.run.PageEvent;
+import org.mapsel.core.page.run.PageRunner;
+import org.mapsel.core.page.run.PageState;
+import org.mapsel.core.page.view.PageViews;
+import org.mapsel.core.page.view.PartView;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.service.Operation;
-import org.mapsel.core.service.Service;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 import org.mapsel.server.apps.Apps;
-import org.mapsel.server.runs.RunViews.MessageView;
-import org.mapsel.server.runs.RunViews.PreviewView;
+import org.mapsel.server.runs.RunViews.EventRequest;
 import org.mapsel.server.runs.RunViews.RunRequest;
 import org.mapsel.server.runs.RunViews.RunView;
 import org.mapsel.server.runs.RunViews.TracedCall;
 import org.mapsel.server.runs.RunViews.TracedParameter;
 import org.mapsel.server.samples.Recorder;
-import org.mapsel.server.services.Editions;
 import org.mapsel.server.web.FindingView;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 
-/** Runs pages: takes events, makes the calls they ask for, and tells how it went. */
+/**
+ * Runs pages: takes events, makes the calls they ask for, and tells what is drawn then. The browser
+ * tells what the visitor did; what services said stays here.
+ */
 @Component
 class Runs {
 
   private final Apps apps;
-  private final Editions editions;
   private final Recorder recorder;
+  private final RunStore store;
+  private final Clock clock;
 
-  Runs(Apps apps, Editions editions, Recorder recorder) {
+  Runs(Apps apps, Recorder recorder, RunStore store, Clock clock) {
     this.apps = apps;
-    this.editions = editions;
     this.recorder = recorder;
+    this.store = store;
+    this.clock = clock;
   }
 
-  private static Page page(App app, String id) {
-    return app.find(new PageId(id))
-        .orElseThrow(() -> Problem.missing("APP_PAGE_MISSING", "page", id));
-  }
+  /** A page that runs, as it was edited last. */
+  private record Running(String id, boolean builder, PagePlan plan, PageReach reach) {
 
-  private Service service(App app, Call call) {
-    String edition =
-        app.edition(call.service())
-            .orElseThrow(() -> Problem.missing("APP_SERVICE_MISSING", "service", call.service()));
-    return editions.get(edition).service();
-  }
-
-  private static Operation operation(Service service, Call call) {
-    return service
-        .findOperation(call.operation())
-        .orElseThrow(
-            () ->
-                Problem.missing(
-                    "APP_OPERATION_MISSING",
-                    "operation",
-                    call.operation().text(),
-                    "service",
-                    service.name()));
-  }
-
-  RunView run(String appId, String pageId, RunRequest request) {
-    App app = apps.app(appId);
-    Page page = page(app, pageId);
-    PageRunner runner = new PageRunner(page);
-    Map<PartId, Value> inputs = new HashMap<>();
-    request.inputs().forEach((id, value) -> inputs.put(new PartId(id), ValueJson.read(value)));
-    PageState state = new PageState(inputs, Map.of(), List.of());
-    PageEvent event =
-        switch (request.event()) {
-          case RunViews.Happening.PageOpened opened -> new PageEvent.Opened();
-          case RunViews.Happening.ButtonPressed pressed ->
-              new PageEvent.Pressed(new PartId(pressed.button()));
-        };
-    List<TracedCall> trace = new ArrayList<>();
-    Deque<PageEvent> events = new ArrayDeque<>(List.of(event));
-    while (!events.isEmpty()) {
-      PageRunner.Outcome outcome = runner.step(state, events.poll());
-      state = outcome.state();
-      events.addAll(done(app, page, outcome.effects(), request.keep(), trace));
+    Page page() {
+      return plan.page();
     }
+  }
+
+  private Running running(String id, String appId, String pageId, boolean builder) {
+    Apps.CheckedApp checked = apps.checked(appId);
+    App app = checked.kept().app();
+    Page page =
+        app.find(new PageId(pageId))
+            .orElseThrow(() -> Problem.missing("APP_PAGE_MISSING", "page", pageId));
+    return new Running(
+        id,
+        builder,
+        checked.checked().pages().get(page.id()).plan(),
+        new PageReach(app, page, apps.services()));
+  }
+
+  private Running running(RunStore.Kept kept) {
+    return running(kept.id(), kept.app(), kept.page(), kept.builder());
+  }
+
+  private RunStore.Kept kept(String id) {
+    return store.find(id).orElseThrow(() -> Problem.missing("SERVER_RUN_OVER"));
+  }
+
+  /** Opens a page. */
+  RunView begin(String appId, String pageId, RunRequest request, Locale locale) {
+    boolean builder = request.builder();
+    Running opened = running("", appId, pageId, builder);
+    String id = store.begin(appId, pageId, builder, StateJson.write(PageState.EMPTY));
+    Running running = new Running(id, builder, opened.plan(), opened.reach());
+    List<TracedCall> trace =
+        happen(running, List.of(entered(running, request.inputs()), new PageEvent.Opened()));
+    return view(running, trace, locale);
+  }
+
+  /** Something happens on an open page. */
+  RunView event(String id, EventRequest request, Locale locale) {
+    Running running = running(kept(id));
+    List<PageEvent> events = new ArrayList<>(List.of(entered(running, request.inputs())));
+    switch (request.event()) {
+      case RunViews.Happening.ButtonPressed pressed ->
+          events.add(new PageEvent.Pressed(new PartId(pressed.button())));
+      case RunViews.Happening.RowChosen chosen ->
+          events.add(new PageEvent.RowChosen(new PartId(chosen.part()), chosen.row()));
+      case RunViews.Happening.ValuesEntered entered -> {}
+    }
+    return view(running, happen(running, events), locale);
+  }
+
+  /** What was typed; what stands in no form of the page cannot have been. */
+  private static PageEvent entered(Running running, Map<String, JsonNode> typed) {
+    Map<PartId, Value> inputs = new HashMap<>();
+    typed.forEach(
+        (input, value) -> {
+          if (running.plan().inputs().containsKey(new PartId(input))) {
+            inputs.put(new PartId(input), ValueJson.read(value));
+          }
+        });
+    return new PageEvent.Entered(inputs);
+  }
+
+  /** Rows of a table that were not drawn yet. */
+  PartView.TableView rows(String id, String part, int from, int count, Locale locale) {
+    Running running = running(kept(id));
+    return views(running, locale)
+        .rows(new PartId(part), from, count)
+        .orElseThrow(() -> Problem.missing("APP_PART_MISSING", "part", part, "page", ""));
+  }
+
+  private PageViews views(Running running, Locale locale) {
+    PageState state = StateJson.read(kept(running.id()).state(), running.reach());
+    return new PageViews(running.plan(), state, new Formats(locale), clock.instant());
+  }
+
+  private RunView view(Running running, List<TracedCall> trace, Locale locale) {
     return new RunView(
-        json(state.contents()),
-        state.messages().stream()
-            .map(message -> new MessageView(message.failed(), message.text()))
-            .toList(),
-        trace);
+        running.id(), views(running, locale).page(), running.builder() ? trace : List.of());
+  }
+
+  /** Lets events happen one after the other, and what calls answer as further events. */
+  private List<TracedCall> happen(Running running, List<PageEvent> first) {
+    List<TracedCall> trace = new ArrayList<>();
+    Deque<PageEvent> events = new ArrayDeque<>(first);
+    while (!events.isEmpty()) {
+      List<PageEffect> effects = step(running, events.poll());
+      events.addAll(done(running, effects, trace));
+    }
+    return trace;
+  }
+
+  private List<PageEffect> step(Running running, PageEvent event) {
+    PageRunner runner =
+        new PageRunner(
+            running.page(), running.plan().plan(), running.plan().required(), clock.instant());
+    List<PageEffect> effects = new ArrayList<>();
+    store.change(
+        running.id(),
+        state -> {
+          PageRunner.Stepped stepped = runner.step(StateJson.read(state, running.reach()), event);
+          effects.addAll(stepped.effects());
+          return StateJson.write(stepped.state());
+        });
+    return effects;
   }
 
   /** Does what a page wants done outside, calls at once where they are wanted at once. */
-  private List<PageEvent> done(
-      App app, Page page, List<PageEffect> effects, boolean keep, List<TracedCall> trace) {
+  private List<PageEvent> done(Running running, List<PageEffect> effects, List<TracedCall> trace) {
     List<PageEffect.RunCall> calls = new ArrayList<>();
     List<Recorder.Wanted> wanted = new ArrayList<>();
     for (PageEffect effect : effects) {
       switch (effect) {
         case PageEffect.RunCall run -> {
           calls.add(run);
-          wanted.add(wanted(app, page.call(run.call()).orElseThrow(), run, keep));
+          wanted.add(wanted(running, run));
         }
       }
     }
@@ -128,7 +189,7 @@ class Runs {
     for (int i = 0; i < calls.size(); i++) {
       PageEffect.RunCall run = calls.get(i);
       Recorder.Recorded one = recorded.get(i);
-      if (keep && one.sent().isPresent()) {
+      if (running.builder() && one.sent().isPresent()) {
         recorder.keepLast(
             wanted.get(i).serviceId(),
             wanted.get(i).operation(),
@@ -139,7 +200,7 @@ class Runs {
       events.add(event);
       trace.add(
           traced(
-              page.call(run.call()).orElseThrow(),
+              running.page().call(run.call()).orElseThrow(),
               wanted.get(i).operation(),
               run.parameters(),
               event instanceof PageEvent.CallFailed,
@@ -148,25 +209,39 @@ class Runs {
     return events;
   }
 
-  private Recorder.Wanted wanted(App app, Call call, PageEffect.RunCall run, boolean keep) {
-    Service service = service(app, call);
+  private Recorder.Wanted wanted(Running running, PageEffect.RunCall run) {
+    Call call = running.page().call(run.call()).orElseThrow();
+    ServiceLookup.Pinned pinned =
+        running
+            .reach()
+            .pinned(call.id())
+            .orElseThrow(
+                () ->
+                    Problem.missing(
+                        "APP_OPERATION_MISSING",
+                        "operation",
+                        call.operation().text(),
+                        "service",
+                        call.service()));
     return new Recorder.Wanted(
         call.service(),
-        service,
-        operation(service, call),
+        pinned.service(),
+        pinned.operation(),
         call.endpoint(),
         run.parameters(),
-        keep ? Set.of() : MappingOut.wanted(call.comesBack()));
+        running.builder() ? Set.of() : running.plan().wanted().getOrDefault(call.id(), Set.of()));
   }
 
   private static PageEvent event(PageEffect.RunCall run, Recorder.Recorded recorded) {
+    String exchange = recorded.sent().map(Recorder.Sent::exchange).orElse("");
     return recorded
         .result()
         .answer()
         .<PageEvent>map(
             answer ->
                 switch (answer) {
-                  case Answer.Returned returned -> new PageEvent.Answered(run, returned.value());
+                  case Answer.Returned returned ->
+                      new PageEvent.Answered(run, returned.value(), exchange);
                   case Answer.Failed failed -> new PageEvent.CallFailed(run, failed.reason());
                 })
         .orElseGet(() -> new PageEvent.CallFailed(run, reason(recorded.result().findings())));
@@ -187,12 +262,10 @@ class Runs {
       boolean failed,
       Recorder.Recorded recorded) {
     List<TracedParameter> sent = new ArrayList<>();
-    for (Mapping mapping : call.goesIn()) {
-      if (mapping.target() instanceof Target.Parameter parameter) {
-        Value value = parameters.at(parameter.path());
-        if (!value.isAbsent()) {
-          sent.add(new TracedParameter(parameter.path().steps(), ValueJson.write(value)));
-        }
+    for (Call.Parameter parameter : call.parameters()) {
+      Value value = parameters.at(parameter.path());
+      if (!value.isAbsent()) {
+        sent.add(new TracedParameter(parameter.path(), ValueJson.writeForDoubles(value)));
       }
     }
     return new TracedCall(
@@ -205,37 +278,5 @@ class Runs {
         recorded.sent().map(Recorder.Sent::tookMillis).orElse(null),
         recorded.sent().map(Recorder.Sent::startedAt).orElse(null),
         FindingView.of(recorded.result().findings()));
-  }
-
-  private static Map<String, JsonNode> json(Map<PartId, Value> contents) {
-    Map<String, JsonNode> json = new LinkedHashMap<>();
-    contents.forEach((part, value) -> json.put(part.text(), ValueJson.write(value)));
-    return json;
-  }
-
-  /** The page with the current samples in it. */
-  PreviewView preview(String appId, String pageId) {
-    App app = apps.app(appId);
-    Page page = page(app, pageId);
-    Map<String, JsonNode> inputs = new LinkedHashMap<>();
-    Map<PartId, Value> contents = new LinkedHashMap<>();
-    Map<String, String> origins = new LinkedHashMap<>();
-    for (Call call : page.calls()) {
-      Service service = service(app, call);
-      Recorder.Sample sample = recorder.sample(call.service(), service, operation(service, call));
-      contents.putAll(MappingOut.apply(call.comesBack(), ValueJson.readRecord(sample.answer())));
-      RecordValue parameters = ValueJson.readRecord(sample.parameters());
-      for (Mapping mapping : call.goesIn()) {
-        if (mapping.target() instanceof Target.Parameter parameter
-            && mapping.source() instanceof Source.Entered entered) {
-          Value value = parameters.at(parameter.path());
-          if (!value.isAbsent()) {
-            inputs.put(entered.input().text(), ValueJson.write(value));
-          }
-        }
-      }
-      origins.put(call.id().text(), sample.origin().label());
-    }
-    return new PreviewView(inputs, json(contents), origins);
   }
 }

@@ -1,6 +1,8 @@
 package org.mapsel.server.runs;
 
-import org.mapsel.server.runs.RunViews.PreviewView;
+import java.util.Locale;
+import org.mapsel.core.page.view.PartView;
+import org.mapsel.server.runs.RunViews.EventRequest;
 import org.mapsel.server.runs.RunViews.RunRequest;
 import org.mapsel.server.runs.RunViews.RunView;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -8,11 +10,12 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Pages that run, for real or with samples. */
+/** Pages that run. */
 @RestController
-@RequestMapping("/api/apps/{app}/pages/{page}")
+@RequestMapping("/api")
 class RunsController {
 
   private final Runs runs;
@@ -21,14 +24,27 @@ class RunsController {
     this.runs = runs;
   }
 
-  @PostMapping("/events")
-  RunView run(
-      @PathVariable String app, @PathVariable String page, @RequestBody RunRequest request) {
-    return runs.run(app, page, request);
+  @PostMapping("/apps/{app}/pages/{page}/runs")
+  RunView begin(
+      @PathVariable String app,
+      @PathVariable String page,
+      @RequestBody RunRequest request,
+      Locale locale) {
+    return runs.begin(app, page, request, locale);
   }
 
-  @GetMapping("/preview")
-  PreviewView preview(@PathVariable String app, @PathVariable String page) {
-    return runs.preview(app, page);
+  @PostMapping("/runs/{run}/events")
+  RunView event(@PathVariable String run, @RequestBody EventRequest request, Locale locale) {
+    return runs.event(run, request, locale);
+  }
+
+  @GetMapping("/runs/{run}/parts/{part}/rows")
+  PartView.TableView rows(
+      @PathVariable String run,
+      @PathVariable String part,
+      @RequestParam int from,
+      @RequestParam int count,
+      Locale locale) {
+    return runs.rows(run, part, from, count, locale);
   }
 }

@@ -30,7 +30,6 @@ import org.mapsel.core.value.Value;
 import org.mapsel.server.outgoing.OutgoingHttp;
 import org.mapsel.server.outgoing.Stamps;
 import org.mapsel.server.secrets.Accesses;
-import org.mapsel.server.values.Trimmed;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 
@@ -46,7 +45,7 @@ public class Recorder {
       String exchange, @Nullable Integer status, long tookMillis, OffsetDateTime startedAt) {}
 
   /** Values of an operation to show before anything is sent. */
-  public record Sample(Origin origin, JsonNode parameters, JsonNode answer, Optional<Sent> sent) {
+  public record Sample(Origin origin, RecordValue parameters, Value answer, Optional<Sent> sent) {
 
     /** Whether a service has answered this, be it to somebody else. */
     public boolean isKnown() {
@@ -152,7 +151,7 @@ public class Recorder {
             .result()
             .answer()
             .filter(Answer.Returned.class::isInstance)
-            .map(given -> ValueJson.write(Trimmed.of(((Answer.Returned) given).value()).value()));
+            .map(given -> ValueJson.write(((Answer.Returned) given).value()));
     samples.put(
         serviceId,
         operation.id().text(),
@@ -169,9 +168,11 @@ public class Recorder {
   public Sample sample(String serviceId, Service service, Operation operation) {
     Optional<SampleStore.Kept> kept =
         samples.find(serviceId, operation.id().text(), SampleStore.LAST);
-    JsonNode parameters =
-        kept.map(SampleStore.Kept::parameters)
-            .orElseGet(() -> ValueJson.write(FirstValues.of(service, operation, Extent.REQUIRED)));
+    RecordValue parameters =
+        kept.map(
+                known ->
+                    ValueJson.readRecord(known.parameters(), service.shapes(), operation.input()))
+            .orElseGet(() -> FirstValues.of(service, operation, Extent.REQUIRED));
     Optional<JsonNode> recorded = kept.flatMap(SampleStore.Kept::answer);
     if (recorded.isPresent()) {
       Optional<Sent> sent =
@@ -184,18 +185,22 @@ public class Recorder {
                           exchange.status().orElse(null),
                           exchange.tookMillis(),
                           exchange.startedAt()));
-      return new Sample(Origin.RECORDED, parameters, recorded.get(), sent);
+      Value answer =
+          ValueJson.typed(ValueJson.read(recorded.get()), service.shapes(), operation.output());
+      return new Sample(Origin.RECORDED, parameters, answer, sent);
     }
     Optional<RecordValue> given = GivenAnswers.of(service, operation);
     Value answer =
         given.isPresent()
-            ? Trimmed.of(given.get()).value()
+            ? given.get()
             : SampleMaker.make(service.shapes(), operation.output(), Extent.EVERYTHING);
     return new Sample(
-        given.isPresent() ? Origin.GIVEN : Origin.GENERATED,
-        parameters,
-        ValueJson.write(answer),
-        Optional.empty());
+        given.isPresent() ? Origin.GIVEN : Origin.GENERATED, parameters, answer, Optional.empty());
+  }
+
+  /** When an answer was kept last, of whatever operation; another number for another answer. */
+  public long lastRecordedAt() {
+    return samples.lastRecordedAt();
   }
 
   /** What an operation answered last; absent if it never did. */
@@ -249,7 +254,7 @@ public class Recorder {
           operation.id().text(),
           SampleStore.LAST,
           last.get().parameters(),
-          Optional.of(ValueJson.write(Trimmed.of(returned.value()).value())),
+          Optional.of(ValueJson.write(returned.value())),
           last.get().exchange());
     }
   }

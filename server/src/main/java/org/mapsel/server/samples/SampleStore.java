@@ -3,10 +3,13 @@ package org.mapsel.server.samples;
 import static org.mapsel.server.schema.Tables.SAMPLE;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.OffsetDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.Optional;
 import org.jooq.DSLContext;
 import org.jooq.JSON;
+import org.jooq.impl.DSL;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -43,6 +46,15 @@ class SampleStore {
                     Optional.ofNullable(row.get(SAMPLE.ANSWER))
                         .map(answer -> json.readTree(answer.data())),
                     Optional.ofNullable(row.get(SAMPLE.EXCHANGE_ID))));
+  }
+
+  /** The time of the newest sample in microseconds; 0 if there is none. */
+  long lastRecordedAt() {
+    return sql.select(DSL.max(SAMPLE.RECORDED_AT))
+        .from(SAMPLE)
+        .fetchOptional(DSL.max(SAMPLE.RECORDED_AT))
+        .map(at -> ChronoUnit.MICROS.between(Instant.EPOCH, at.toInstant()))
+        .orElse(0L);
   }
 
   /** Keeps a sample; without an answer the last good one stays. */

@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Objects;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.json.ValueJson;
-import org.mapsel.core.ref.Cut;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.Step.Cut;
 import org.mapsel.core.value.TextCuts;
 import org.mapsel.core.value.Value;
 import org.mapsel.server.web.Problem;
@@ -27,11 +27,11 @@ class CutsController {
    * @param text the sample to cut
    * @param path where it stands in the answer
    */
-  record CutRequest(String text, List<String> path, String pattern, boolean every) {
+  record CutRequest(String text, FieldPath path, String pattern, boolean every) {
     CutRequest {
       Objects.requireNonNull(text);
       Objects.requireNonNull(pattern);
-      path = List.copyOf(path);
+      Objects.requireNonNull(path);
     }
   }
 
@@ -44,7 +44,7 @@ class CutsController {
    * @param path as pages use it
    * @param values of the first matches
    */
-  record CutField(List<String> path, String name, List<JsonNode> values) {}
+  record CutField(FieldPath path, String name, List<JsonNode> values) {}
 
   @PostMapping
   CutsView cut(@RequestBody CutRequest request) {
@@ -53,8 +53,7 @@ class CutsController {
       throw Problem.refused(cuts.findings());
     }
     List<Value> matches = cuts.get().in(request.text());
-    FieldPath base =
-        new FieldPath(request.path()).then(new Cut(request.pattern(), request.every()).step());
+    FieldPath base = request.path().then(new Cut(request.pattern(), request.every()));
     List<CutField> fields = new ArrayList<>();
     for (String name : cuts.get().names()) {
       List<JsonNode> values =
@@ -63,7 +62,7 @@ class CutsController {
               .map(match -> match.at(FieldPath.of(name)))
               .map(value -> ValueJson.write(value.isAbsent() ? Value.text("") : value))
               .toList();
-      fields.add(new CutField(base.then(name).steps(), name, values));
+      fields.add(new CutField(base.then(name), name, values));
     }
     return new CutsView(matches.size(), fields);
   }

@@ -3,8 +3,6 @@ package org.mapsel.server.services;
 import static org.mapsel.server.schema.Tables.DOCUMENT;
 import static org.mapsel.server.schema.Tables.EDITION;
 
-import java.time.Clock;
-import java.time.OffsetDateTime;
 import java.util.List;
 import org.jooq.DSLContext;
 import org.mapsel.core.document.SourceText;
@@ -16,23 +14,15 @@ import org.springframework.transaction.annotation.Transactional;
 class EditionStore {
 
   private final DSLContext sql;
-  private final Clock clock;
 
-  EditionStore(DSLContext sql, Clock clock) {
+  EditionStore(DSLContext sql) {
     this.sql = sql;
-    this.clock = clock;
   }
 
   /** Keeps an edition; one that is there already stays as it is. */
   @Transactional
-  void add(String id, String source, List<SourceText> documents) {
-    int added =
-        sql.insertInto(EDITION)
-            .set(EDITION.ID, id)
-            .set(EDITION.SOURCE, source)
-            .set(EDITION.READ_AT, OffsetDateTime.now(clock))
-            .onConflictDoNothing()
-            .execute();
+  void add(String id, List<SourceText> documents) {
+    int added = sql.insertInto(EDITION).set(EDITION.ID, id).onConflictDoNothing().execute();
     if (added == 0) {
       return;
     }

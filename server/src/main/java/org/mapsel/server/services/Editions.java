@@ -50,7 +50,7 @@ public class Editions {
             .filter(each -> !each.service().operations().isEmpty())
             .orElseThrow(() -> Problem.refused(read.findings()));
     String id = hash(description.documents());
-    store.add(id, source, description.documents());
+    store.add(id, description.documents());
     Edition edition = new Edition(id, source, description, read.findings());
     remembered.put(id, edition);
     return edition;

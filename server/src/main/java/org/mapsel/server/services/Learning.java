@@ -69,8 +69,7 @@ class Learning {
     Sampled sampled = sampled(serviceId, operationId);
     List<Field> way = sampled.edition().service().shapes().way(sampled.operation().input(), path);
     if (way.isEmpty()) {
-      throw Problem.refused(
-          Finding.error("MESSAGE_FIELD_UNKNOWN", "field", String.join(" › ", path.steps())));
+      throw Problem.refused(Finding.error("MESSAGE_FIELD_UNKNOWN", "field", path.toString()));
     }
     SampleChanges.withMark(sampled.document(), sampled.wire(), way, parameter)
         .ifPresent(changed -> read(serviceId, sampled, changed));

@@ -2,27 +2,29 @@ package org.mapsel.server.services;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.mapping.DerivedValues;
 import org.mapsel.core.mapping.HandedOn;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.http.GivenText;
+import org.mapsel.core.model.Model;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.sample.SeenFields;
 import org.mapsel.core.service.Fault;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
-import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.services.ServiceViews.CutView;
 import org.mapsel.server.services.ServiceViews.EndpointView;
 import org.mapsel.server.services.ServiceViews.FaultView;
-import org.mapsel.server.services.ServiceViews.FieldView;
 import org.mapsel.server.services.ServiceViews.GivenView;
 import org.mapsel.server.services.ServiceViews.LinkView;
 import org.mapsel.server.services.ServiceViews.OperationView;
@@ -38,7 +40,7 @@ import org.springframework.stereotype.Component;
 
 /** Operations with their field sheets, and trying them. */
 @Component
-class Operations {
+public class Operations {
 
   private final Workspace workspace;
   private final Editions editions;
@@ -52,19 +54,39 @@ class Operations {
     this.learning = learning;
   }
 
+  /** An operation as it was read last. */
   OperationView view(String serviceId, String operationId) {
+    String newest = workspace.kept(serviceId).edition();
+    return view(serviceId, newest, new OperationId(operationId), Model.EMPTY);
+  }
+
+  /**
+   * An operation of an edition.
+   *
+   * @param model the model of the app that it is looked at for
+   */
+  public OperationView view(
+      String serviceId, String edition, OperationId operationId, Model model) {
     ServiceStore.Kept kept = workspace.kept(serviceId);
-    Service service = editions.get(kept.edition()).service();
-    Operation operation = operation(service, operationId);
+    Service service = editions.get(edition).service();
+    Operation operation = operation(service, operationId.text());
     List<EndpointView> endpoints =
         Describe.endpoints(service).stream()
             .filter(endpoint -> operation.wire(new EndpointId(endpoint.id())).isPresent())
             .toList();
     Recorder.Sample sample = recorder.sample(serviceId, service, operation);
+    Value known = sample.isKnown() ? sample.answer() : Value.ABSENT;
+    boolean learns = learning.isPossible(kept);
+    // Where answers are learnt for good, fields get their places by that.
+    Service seen = learns ? service : SeenFields.in(service, operation, known);
+    ShapeId output = seen.getOperation(operation.id()).output();
+    Trimmed answer =
+        Trimmed.of(new DerivedValues(model, serviceId, seen.shapes()).in(sample.answer(), output));
+    FieldViews fields = new FieldViews(serviceId, model);
     return new OperationView(
         serviceId,
         kept.name(),
-        kept.edition(),
+        edition,
         operation.id().text(),
         operation.name(),
         Describe.effect(operation),
@@ -75,17 +97,17 @@ class Operations {
             .or(() -> endpoints.stream().map(EndpointView::id).findFirst())
             .orElse(kept.endpoint().text()),
         endpoints,
-        Describe.fields(service.shapes(), operation.input()),
-        comesBack(service, operation, sample, learning.isPossible(kept)),
+        fields.goesIn(service.shapes(), operation.input()),
+        fields.comesBack(seen.shapes(), output, known),
         operation.faults().stream().map(Fault::name).toList(),
-        learning.isPossible(kept),
+        learns,
         GivenText.of(service, operation).map(Operations::given).orElse(null),
         links(kept, service, operation, sample),
         new SampleView(
             sample.origin().label(),
-            sample.parameters(),
-            sample.answer(),
-            List.of(),
+            ValueJson.writeForDoubles(sample.parameters()),
+            ValueJson.writeForDoubles(answer.value()),
+            cut(answer.cut()),
             sample.sent().map(Operations::sent).orElse(null)));
   }
 
@@ -98,17 +120,8 @@ class Operations {
 
   private static List<StretchView> stretches(List<GivenText.Stretch> stretches) {
     return stretches.stream()
-        .map(stretch -> new StretchView(stretch.text(), stretch.path().steps()))
+        .map(stretch -> new StretchView(stretch.text(), stretch.path()))
         .toList();
-  }
-
-  /** What is described, and what only the last answer tells of. */
-  private static List<FieldView> comesBack(
-      Service service, Operation operation, Recorder.Sample sample, boolean learns) {
-    Value answer = sample.isKnown() ? ValueJson.read(sample.answer()) : Value.ABSENT;
-    // Where answers are learnt for good, fields get their places by that.
-    Service seen = learns ? service : SeenFields.in(service, operation, answer);
-    return Describe.fields(seen.shapes(), seen.getOperation(operation.id()).output(), answer);
   }
 
   /** Those that lead to an operation which was taken in too. */
@@ -118,8 +131,6 @@ class Operations {
       return List.of();
     }
     Set<OperationId> taken = workspace.taken(kept.id());
-    RecordValue parameters = ValueJson.readRecord(sample.parameters());
-    Value answer = ValueJson.read(sample.answer());
     return operation.links().stream()
         .filter(link -> taken.contains(link.target()))
         .map(
@@ -129,7 +140,9 @@ class Operations {
                     link.target().text(),
                     service.getOperation(link.target()).name(),
                     link.documentation(),
-                    ValueJson.write(HandedOn.over(link, service, operation, parameters, answer))))
+                    ValueJson.write(
+                        HandedOn.over(
+                            link, service, operation, sample.parameters(), sample.answer()))))
         .toList();
   }
 
@@ -147,7 +160,10 @@ class Operations {
     if (!request.parameters().isObject()) {
       throw Problem.refused(Finding.error("SERVER_VALUES_MALFORMED"));
     }
-    Service service = editions.get(workspace.kept(serviceId).edition()).service();
+    Service service =
+        editions
+            .get(Objects.requireNonNullElse(request.edition(), workspace.kept(serviceId).edition()))
+            .service();
     Operation operation = operation(service, operationId);
     Recorder.Recorded recorded =
         recorder.call(
@@ -168,7 +184,7 @@ class Operations {
             .map(given -> Trimmed.of(((Answer.Returned) given).value()))
             .orElse(Trimmed.of(Value.ABSENT));
     return new TryView(
-        value.value().isAbsent() ? null : ValueJson.write(value.value()),
+        value.value().isAbsent() ? null : ValueJson.writeForDoubles(value.value()),
         cut(value.cut()),
         answer
             .filter(Answer.Failed.class::isInstance)
@@ -180,7 +196,7 @@ class Operations {
 
   private static List<CutView> cut(Map<FieldPath, Integer> cut) {
     return cut.entrySet().stream()
-        .map(entry -> new CutView(entry.getKey().steps(), entry.getValue()))
+        .map(entry -> new CutView(entry.getKey(), entry.getValue()))
         .toList();
   }
 

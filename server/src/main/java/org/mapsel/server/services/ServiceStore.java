@@ -1,6 +1,7 @@
 package org.mapsel.server.services;
 
 import static org.mapsel.server.schema.Tables.SERVICE;
+import static org.mapsel.server.schema.Tables.SERVICE_EDITION;
 import static org.mapsel.server.schema.Tables.TAKEN_OPERATION;
 
 import java.time.Clock;
@@ -53,6 +54,16 @@ class ServiceStore {
         row.get(SERVICE.TAKEN_AT));
   }
 
+  /** The service that an edition was taken for. */
+  Optional<String> withEdition(String edition) {
+    return sql.select(SERVICE_EDITION.SERVICE_ID)
+        .from(SERVICE_EDITION)
+        .where(SERVICE_EDITION.EDITION_ID.eq(edition))
+        .orderBy(SERVICE_EDITION.TAKEN_AT)
+        .limit(1)
+        .fetchOptional(SERVICE_EDITION.SERVICE_ID);
+  }
+
   List<OperationId> taken(String service) {
     return sql.select(TAKEN_OPERATION.OPERATION)
         .from(TAKEN_OPERATION)
@@ -75,6 +86,12 @@ class ServiceStore {
         .doUpdate()
         .set(SERVICE.ENDPOINT, service.endpoint().text())
         .set(SERVICE.EDITION_ID, service.edition())
+        .execute();
+    sql.insertInto(SERVICE_EDITION)
+        .set(SERVICE_EDITION.SERVICE_ID, service.id())
+        .set(SERVICE_EDITION.EDITION_ID, service.edition())
+        .set(SERVICE_EDITION.TAKEN_AT, OffsetDateTime.now(clock))
+        .onConflictDoNothing()
         .execute();
     sql.deleteFrom(TAKEN_OPERATION).where(TAKEN_OPERATION.SERVICE_ID.eq(service.id())).execute();
     for (int i = 0; i < operations.size(); i++) {

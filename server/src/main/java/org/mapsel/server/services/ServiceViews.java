@@ -4,7 +4,9 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.model.FieldRef;
 import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.server.web.FindingView;
 import org.mapsel.server.web.ProblemView;
@@ -105,9 +107,12 @@ public final class ServiceViews {
    * @param rows the nearest repeated field around it, empty if there is none
    * @param fixed the only value that is sent for it, where there is just one
    * @param given whether it is sent as a sample has it unless somebody fills it
+   * @param label what people call it on pages, where an app is built on it
+   * @param derived the name of a derived field, for one of the record at the path without its end
+   * @param field what is decided of it in the model of the app
    */
   public record FieldView(
-      List<String> path,
+      FieldPath path,
       String name,
       String kind,
       String type,
@@ -117,11 +122,14 @@ public final class ServiceViews {
       String documentation,
       List<String> choices,
       String wire,
-      List<String> rows,
+      FieldPath rows,
       boolean recursive,
       boolean more,
       @Nullable String fixed,
-      boolean given) {}
+      boolean given,
+      @Nullable String label,
+      @Nullable String derived,
+      @Nullable FieldRef field) {}
 
   /**
    * An operation with its field sheet.
@@ -164,9 +172,9 @@ public final class ServiceViews {
   }
 
   /** Whether a value of a sampled request is a parameter, or is sent as it was given. */
-  public record MarkRequest(List<String> path, boolean parameter) {
+  public record MarkRequest(FieldPath path, boolean parameter) {
     public MarkRequest {
-      path = List.copyOf(path);
+      Objects.requireNonNull(path);
     }
   }
 
@@ -183,7 +191,7 @@ public final class ServiceViews {
    *
    * @param path the field whose value it is, empty if it is none
    */
-  public record StretchView(String text, List<String> path) {}
+  public record StretchView(String text, FieldPath path) {}
 
   /**
    * Values to look at.
@@ -199,14 +207,18 @@ public final class ServiceViews {
       @Nullable SentView sent) {}
 
   /** A list that was cut. */
-  public record CutView(List<String> path, int items) {}
+  public record CutView(FieldPath path, int items) {}
 
   /** When something was sent, and what became of it on the wire. */
   public record SentView(
       String exchange, @Nullable Integer status, long tookMillis, OffsetDateTime startedAt) {}
 
-  /** Values to try an operation with. */
-  public record TryRequest(EndpointId endpoint, JsonNode parameters) {
+  /**
+   * Values to try an operation with.
+   *
+   * @param edition the one that an app is pinned to; the newest if nothing is said
+   */
+  public record TryRequest(EndpointId endpoint, JsonNode parameters, @Nullable String edition) {
     public TryRequest {
       Objects.requireNonNull(endpoint);
       Objects.requireNonNull(parameters);

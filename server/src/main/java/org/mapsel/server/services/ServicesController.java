@@ -1,7 +1,6 @@
 package org.mapsel.server.services;
 
 import java.util.List;
-import org.mapsel.core.ref.FieldPath;
 import org.mapsel.server.services.ServiceViews.LearnRequest;
 import org.mapsel.server.services.ServiceViews.MarkRequest;
 import org.mapsel.server.services.ServiceViews.OperationView;
@@ -79,7 +78,7 @@ class ServicesController {
       @PathVariable String service,
       @PathVariable String operation,
       @RequestBody MarkRequest request) {
-    learning.mark(service, operation, new FieldPath(request.path()), request.parameter());
+    learning.mark(service, operation, request.path(), request.parameter());
     return operations.view(service, operation);
   }
 

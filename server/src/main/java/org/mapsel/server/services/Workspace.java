@@ -48,8 +48,7 @@ public class Workspace {
       }
     }
     List<ServiceStore.Kept> known = store.all();
-    Optional<ServiceStore.Kept> same =
-        known.stream().filter(kept -> kept.edition().equals(edition.id())).findFirst();
+    Optional<ServiceStore.Kept> same = same(known, edition);
     String id =
         same.map(ServiceStore.Kept::id)
             .orElseGet(
@@ -72,6 +71,28 @@ public class Workspace {
             id, service.name(), edition.source(), edition.id(), endpoint, OffsetDateTime.MIN),
         inOrder);
     return get(id);
+  }
+
+  /** The service that an edition is of: what was read from the same address is the same service. */
+  private Optional<ServiceStore.Kept> same(List<ServiceStore.Kept> known, Edition edition) {
+    Optional<String> taken = store.withEdition(edition.id());
+    return known.stream()
+        .filter(kept -> taken.equals(Optional.of(kept.id())))
+        .findFirst()
+        .or(
+            () ->
+                known.stream()
+                    .filter(
+                        kept ->
+                            edition.source().startsWith("http")
+                                && kept.source().equals(edition.source())
+                                && kept.name().equals(edition.service().name()))
+                    .findFirst());
+  }
+
+  /** The edition of a service that was read last. */
+  public Optional<String> newestEdition(String id) {
+    return store.find(id).map(ServiceStore.Kept::edition);
   }
 
   /** Lets a service go on with another edition of itself, which has all that was taken. */

@@ -20,6 +20,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.value.Value;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Bean;
@@ -39,6 +41,38 @@ class ApiDocument {
 
   ApiDocument() {
     SpringDocUtils.getConfig().replaceWithSchema(JsonNode.class, anyJson());
+    SpringDocUtils.getConfig().replaceWithSchema(Value.class, anyJson());
+    SpringDocUtils.getConfig().replaceWithSchema(FieldPath.class, path());
+    for (Class<?> id : CoreJson.IDS.keySet()) {
+      SpringDocUtils.getConfig().replaceWithSchema(id, text());
+    }
+  }
+
+  private static Schema text() {
+    return simple("string");
+  }
+
+  private static Schema simple(String type) {
+    Schema schema = new Schema<>();
+    schema.setTypes(new LinkedHashSet<>(List.of(type)));
+    return schema;
+  }
+
+  /** A path: names and objects that pick or cut. */
+  private static Schema path() {
+    Schema steps = new Schema<>();
+    Schema other = new Schema<>();
+    other.setTypes(new LinkedHashSet<>(List.of("object")));
+    other.addProperty("key", text());
+    other.addProperty("is", text());
+    other.addProperty("at", simple("integer"));
+    other.addProperty("cut", text());
+    other.addProperty("every", simple("boolean"));
+    steps.setOneOf(List.of(text(), other));
+    Schema schema = new Schema<>();
+    schema.setTypes(new LinkedHashSet<>(List.of("array")));
+    schema.setItems(steps);
+    return schema;
   }
 
   private static Schema anyJson() {
@@ -61,7 +95,15 @@ class ApiDocument {
       @Override
       public @Nullable Schema<?> resolve(
           AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
-        remember(Json31.mapper().constructType(type.getType()).getRawClass());
+        Class<?> raw = Json31.mapper().constructType(type.getType()).getRawClass();
+        remember(raw);
+        if (CoreJson.hasKinds(raw)) {
+          // The library finds the alternatives of a type by annotations, which the core has none
+          // of.
+          CoreJson.kinds(raw)
+              .values()
+              .forEach(kind -> context.resolve(new AnnotatedType(kind).resolveAsRef(true)));
+        }
         return chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
       }
     };
@@ -70,11 +112,21 @@ class ApiDocument {
   private void remember(Class<?> type) {
     if (type.isRecord() || type.isSealed()) {
       put(type);
-      JsonSubTypes kinds = type.getAnnotation(JsonSubTypes.class);
-      if (kinds != null) {
-        Arrays.stream(kinds.value()).forEach(kind -> put(kind.value()));
-      }
+      kinds(type).values().forEach(this::put);
     }
+  }
+
+  /** The alternatives of a type that is told apart by kind, by what that says; else none. */
+  private static Map<String, Class<?>> kinds(Class<?> type) {
+    if (CoreJson.hasKinds(type)) {
+      return CoreJson.kinds(type);
+    }
+    Map<String, Class<?>> kinds = new LinkedHashMap<>();
+    JsonSubTypes annotated = type.getAnnotation(JsonSubTypes.class);
+    if (annotated != null) {
+      Arrays.stream(annotated.value()).forEach(kind -> kinds.put(kind.name(), kind.value()));
+    }
+    return kinds;
   }
 
   private void put(Class<?> type) {
@@ -98,8 +150,8 @@ class ApiDocument {
           });
       types.forEach(
           (name, type) -> {
-            JsonSubTypes kinds = type.getAnnotation(JsonSubTypes.class);
-            if (kinds != null && schemas.containsKey(name)) {
+            Map<String, Class<?>> kinds = kinds(type);
+            if (!kinds.isEmpty() && schemas.containsKey(name)) {
               schemas.put(name, alternatives(kinds, schemas));
             }
           });
@@ -129,18 +181,19 @@ class ApiDocument {
     return own;
   }
 
-  private static Schema<?> alternatives(JsonSubTypes kinds, Map<String, Schema> schemas) {
+  private static Schema<?> alternatives(Map<String, Class<?>> kinds, Map<String, Schema> schemas) {
     Schema<?> either = new Schema<>();
-    for (JsonSubTypes.Type kind : kinds.value()) {
-      String name = kind.value().getSimpleName();
-      Schema<?> alternative = schemas.get(name);
-      Schema<String> constant = new Schema<String>().type("string");
-      constant.setTypes(Set.of("string"));
-      constant.addEnumItemObject(kind.name());
-      alternative.addProperty("kind", constant);
-      alternative.addRequiredItem("kind");
-      either.addOneOfItem(new Schema<>().$ref("#/components/schemas/" + name));
-    }
+    kinds.forEach(
+        (kind, type) -> {
+          String name = type.getSimpleName();
+          Schema<?> alternative = schemas.get(name);
+          Schema<String> constant = new Schema<String>().type("string");
+          constant.setTypes(Set.of("string"));
+          constant.addEnumItemObject(kind);
+          alternative.addProperty("kind", constant);
+          alternative.addRequiredItem("kind");
+          either.addOneOfItem(new Schema<>().$ref("#/components/schemas/" + name));
+        });
     return either;
   }
 }

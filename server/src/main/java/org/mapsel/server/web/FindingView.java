@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
+import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.Place;
 
 /** A finding with its sentences, and the place and field it is about where it has one. */
@@ -17,7 +18,7 @@ public record FindingView(
     @Nullable String document,
     @Nullable Integer line,
     @Nullable Integer column,
-    @Nullable List<String> field) {
+    @Nullable FieldPath field) {
 
   public static FindingView of(Finding finding) {
     Optional<Place> place = finding.places().stream().findFirst();
@@ -30,7 +31,7 @@ public record FindingView(
         place.map(Place::document).orElse(null),
         known.map(Place::line).orElse(null),
         known.map(Place::column).orElse(null),
-        finding.field().map(path -> path.steps()).orElse(null));
+        finding.field().orElse(null));
   }
 
   public static List<FindingView> of(List<Finding> findings) {

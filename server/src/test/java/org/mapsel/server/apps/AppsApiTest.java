@@ -2,6 +2,10 @@ package org.mapsel.server.apps;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -17,6 +21,7 @@ class AppsApiTest {
 
   private static FakeBerthing berthing;
   private static String addPage;
+  private static String tries;
 
   private Api api;
   private String app;
@@ -26,6 +31,7 @@ class AppsApiTest {
     berthing = new FakeBerthing();
     String service = SERVER.api().take(berthing.description());
     String edition = SERVER.api().get("/api/services/" + service).text("/edition");
+    tries = "/api/services/" + service + "/operations/VesselParticulars/tries";
     addPage =
         "{'kind':'addPage','service':'"
             + service
@@ -53,31 +59,87 @@ class AppsApiTest {
     return api.post(app + "/" + direction, "{'version':" + version + "}");
   }
 
+  /** The page that was made last. */
+  private String page() {
+    return app + "/pages/" + pageId();
+  }
+
+  private String pageId() {
+    return api.get(app).body().at("/pages").valueStream().toList().getLast().at("/id").asString();
+  }
+
+  private Api.Answer bench() {
+    return api.get(page() + "/bench");
+  }
+
+  private String call() {
+    return bench().text("/calls/0/id");
+  }
+
+  private String use(String field, boolean used) {
+    return "{'kind':'useField','page':'"
+        + pageId()
+        + "','call':'"
+        + call()
+        + "','path':['entry','"
+        + field
+        + "'],'used':"
+        + used
+        + "}";
+  }
+
+  /** The id of the part of a kind. */
+  private static String part(Api.Answer page, String at, String kind) {
+    return page.body()
+        .at(at)
+        .valueStream()
+        .filter(part -> part.at("/kind").asString().equals(kind))
+        .findFirst()
+        .orElseThrow()
+        .at("/id")
+        .asString();
+  }
+
+  private Api.Answer press(Api.Answer run, String hull) {
+    return api.post(
+        "/api/runs/" + run.text("/run") + "/events",
+        "{'inputs':{'"
+            + run.text("/page/parts/0/inputs/0/id")
+            + "':'"
+            + hull
+            + "'},'event':{'kind':'pressed','button':'"
+            + part(run, "/page/parts", "button")
+            + "'}}");
+  }
+
   @Test
   void editsCanBeUndoneAndDoneAgain() {
     edit(1, addPage);
-    edit(
-        2, "{'kind':'useField','page':'page1','call':'call','path':['entry','value'],'used':true}");
-    Api.Answer named = edit(3, "{'kind':'renamePage','page':'page1','name':'Particulars'}");
+    edit(2, use("value", true));
+    Api.Answer named =
+        edit(3, "{'kind':'renamePage','page':'" + pageId() + "','name':'Particulars'}");
     assertThat(named.text("/undo")).isEqualTo("Rename a page to Particulars");
 
     Api.Answer undone = move("undo", 4);
-    assertThat(undone.text("/app/pages/0/name")).isEqualTo("Vessel particulars");
+    assertThat(undone.text("/pages/0/name")).isEqualTo("Vessel particulars");
     assertThat(undone.text("/redo")).isEqualTo("Rename a page to Particulars");
     move("undo", 5);
-    assertThat(move("redo", 6).body().at("/app/pages/0/parts/2/items")).hasSize(2);
-    assertThat(move("redo", 7).text("/app/pages/0/name")).isEqualTo("Particulars");
+    move("redo", 6);
+    assertThat(bench().body().at("/page/parts/2/columns")).hasSize(2);
+    assertThat(move("redo", 7).text("/pages/0/name")).isEqualTo("Particulars");
     assertThat(move("redo", 8).code()).isEqualTo("SERVER_REDO_NONE");
   }
 
   @Test
-  void aNewEditAfterUndoGoesAnotherWay() {
-    edit(1, "{'kind':'renameApp','name':'One'}");
+  void aNewEditAfterUndoGoesAnotherWayAndGivesNoIdTwice() {
+    edit(1, "{'kind':'addEmptyPage','name':'One'}");
+    String undone = pageId();
     move("undo", 2);
-    edit(3, "{'kind':'renameApp','name':'Two'}");
+    edit(3, "{'kind':'addEmptyPage','name':'Two'}");
+    assertThat(pageId()).isNotEqualTo(undone);
     move("undo", 4);
 
-    assertThat(move("redo", 5).text("/app/name")).isEqualTo("Two");
+    assertThat(move("redo", 5).text("/pages/0/name")).isEqualTo("Two");
     move("undo", 6);
     assertThat(move("undo", 7).code()).isEqualTo("SERVER_UNDO_NONE");
   }
@@ -90,58 +152,163 @@ class AppsApiTest {
 
     assertThat(late.status()).isEqualTo(409);
     assertThat(late.code()).isEqualTo("SERVER_APP_CHANGED");
-    assertThat(api.get(app).text("/app/name")).isEqualTo("First");
-    assertThat(edit(2, "{'kind':'renameApp','name':'Second'}").text("/app/name"))
-        .isEqualTo("Second");
+    assertThat(api.get(app).text("/name")).isEqualTo("First");
+    assertThat(edit(2, "{'kind':'renameApp','name':'Second'}").text("/name")).isEqualTo("Second");
+  }
+
+  @Test
+  void manyWritersAtOnceAreAllToldTheTruth() throws InterruptedException {
+    Map<Integer, Integer> statuses = new ConcurrentHashMap<>();
+    List<Thread> writers = new ArrayList<>();
+    for (int i = 0; i < 8; i++) {
+      writers.add(
+          Thread.startVirtualThread(
+              () -> {
+                for (int version = 1; version <= 20; version++) {
+                  int status = edit(version, "{'kind':'renameApp','name':'Me'}").status();
+                  statuses.merge(status, 1, Integer::sum);
+                }
+              }));
+    }
+    for (Thread writer : writers) {
+      writer.join();
+    }
+
+    assertThat(statuses.keySet()).containsOnly(200, 409);
+    assertThat(statuses.get(200))
+        .as("each version was written once")
+        .isEqualTo(api.get(app).body().at("/version").asInt() - 1);
   }
 
   @Test
   void aWrongEditChangesNothing() {
     edit(1, addPage);
 
-    Api.Answer wrong =
-        edit(
-            2,
-            "{'kind':'useField','page':'page1','call':'call','path':['entry','weight'],'used':true}");
+    Api.Answer wrong = edit(2, use("weight", true));
 
     assertThat(wrong.status()).isEqualTo(422);
     assertThat(wrong.code()).isEqualTo("APP_FIELD_MISSING");
     assertThat(edit(2, "{'kind':'renameApp','name':' '}").code()).isEqualTo("APP_NAME_EMPTY");
     assertThat(edit(2, "{'kind':'explode'}").code()).isEqualTo("SERVER_REQUEST_MALFORMED");
+    assertThat(edit(2, "{'kind':'renameApp'}").status()).isEqualTo(400);
+    assertThat(edit(2, "{'kind':'removePage','page':{'text':'p'}}").code())
+        .isEqualTo("SERVER_REQUEST_MALFORMED");
     assertThat(api.get(app).body().at("/version").asInt()).isEqualTo(2);
   }
 
   @Test
-  void aPageRunsWithRealAnswersWhichBecomeItsSampleWhenWanted() {
+  void severalEditsAreOneStepOfUndoOrNone() {
     edit(1, addPage);
-    String press =
-        "{'inputs':{'hullNumber':'S-20417'},'event':{'kind':'pressed','button':'send'},'keep':";
-    assertThat(api.get(app + "/pages/page1/preview").text("/origins/call")).isEqualTo("generated");
+    String both = "{'kind':'together','title':'Two','edits':[{'kind':'renameApp','name':'A'},%s]}";
 
-    Api.Answer run = api.post(app + "/pages/page1/events", press + "false}");
+    assertThat(edit(2, both.formatted(use("weight", true))).status()).isEqualTo(422);
+    assertThat(api.get(app).text("/name")).isEqualTo("Duty desk");
+    assertThat(edit(2, both.formatted(use("value", true))).text("/undo")).isEqualTo("Two");
+    move("undo", 3);
+    assertThat(api.get(app).text("/name")).isEqualTo("Duty desk");
+  }
 
-    assertThat(run.text("/contents/table/0/key")).isEqualTo("LOA");
-    assertThat(run.text("/trace/0/parameters/0/value")).isEqualTo("S-20417");
-    assertThat(run.body().at("/trace/0/failed").asBoolean()).isFalse();
-    assertThat(run.body().at("/messages")).isEmpty();
-    assertThat(api.get(app + "/pages/page1/preview").text("/origins/call")).isEqualTo("generated");
-    api.post(app + "/pages/page1/events", press + "true}");
-    Api.Answer preview = api.get(app + "/pages/page1/preview");
-    assertThat(preview.text("/origins/call")).isEqualTo("recorded");
-    assertThat(preview.text("/inputs/hullNumber")).isEqualTo("S-20417");
-    assertThat(preview.text("/contents/table/1/key")).isEqualTo("MOOR");
+  @Test
+  void aPageRunsWithRealAnswersWhichBecomeItsSampleForBuilders() {
+    edit(1, addPage);
+    api.post(tries, "{'endpoint':'BerthingSoap11','parameters':{'hullNumber':'S-1'}}");
+    Api.Answer visit = api.post(page() + "/runs", "{'builder':false,'inputs':{}}");
+    assertThat(visit.text("/page/parts/2/content")).isEqualTo("NONE");
+
+    Api.Answer run = press(visit, "S-20417");
+
+    assertThat(run.text("/page/parts/2/rows/0/0/text")).isEqualTo("LOA");
+    assertThat(run.body().at("/trace")).isEmpty();
+    assertThat(run.body().at("/page/messages")).isEmpty();
+    assertThat(bench().text("/page/parts/0/inputs/0/value"))
+        .as("a visit is no sample")
+        .isEqualTo("S-1");
+    Api.Answer built = press(api.post(page() + "/runs", "{'builder':true,'inputs':{}}"), "S-20417");
+    assertThat(built.text("/trace/0/parameters/0/value")).isEqualTo("S-20417");
+    assertThat(built.body().at("/trace/0/failed").asBoolean()).isFalse();
+    assertThat(bench().text("/calls/0/origin")).isEqualTo("recorded");
+    assertThat(bench().text("/page/parts/0/inputs/0/value")).isEqualTo("S-20417");
+    assertThat(bench().text("/page/parts/2/rows/1/0/text")).isEqualTo("MOOR");
+  }
+
+  @Test
+  void whatWasAnsweredStaysWithTheRunAndRowsAreHadAsTheyAreWanted() {
+    edit(1, addPage);
+    Api.Answer run = press(api.post(page() + "/runs", "{'builder':false,'inputs':{}}"), "S-20417");
+    String table = part(run, "/page/parts", "table");
+    String at = "/api/runs/" + run.text("/run");
+
+    Api.Answer later =
+        api.post(
+            at + "/events",
+            "{'inputs':{},'event':{'kind':'chosen','part':'" + table + "','row':1}}");
+    assertThat(later.text("/page/parts/2/rows/0/0/text")).isEqualTo("LOA");
+    assertThat(later.body().at("/page/parts/2/chosen").asInt()).isEqualTo(1);
+    Api.Answer rows = api.get(at + "/parts/" + table + "/rows?from=1&count=1");
+    assertThat(rows.text("/rows/0/0/text")).isEqualTo("MOOR");
+    assertThat(api.get("/api/runs/none/parts/x/rows?from=0&count=1").code())
+        .isEqualTo("SERVER_RUN_OVER");
   }
 
   @Test
   void aFailedCallBecomesAMessage() {
     edit(1, addPage);
-    Api.Answer run =
-        api.post(
-            app + "/pages/page1/events",
-            "{'inputs':{},'event':{'kind':'pressed','button':'send'},'keep':false}");
+    Api.Answer visit = api.post(page() + "/runs", "{'builder':false,'inputs':{}}");
+    Api.Answer run = press(visit, "");
 
-    assertThat(run.text("/messages/0/text")).contains("hullNumber is required");
-    assertThat(run.body().at("/messages/0/failed").asBoolean()).isTrue();
-    assertThat(run.body().at("/contents").isEmpty()).isTrue();
+    assertThat(run.text("/page/messages/0/text")).isEqualTo("Please fill in: Hull number.");
+    assertThat(run.body().at("/page/messages/0/failed").asBoolean()).isTrue();
+  }
+
+  @Test
+  void findingsSayWhereAndCanBeMended() {
+    edit(1, addPage);
+    String input = bench().text("/page/parts/0/inputs/0/id");
+    edit(2, "{'kind':'removeItem','page':'" + pageId() + "','item':'" + input + "'}");
+
+    Api.Answer findings = api.get(app + "/findings");
+    assertThat(findings.text("/0/finding/code")).isEqualTo("PAGE_PARAMETER_UNFILLED");
+    assertThat(findings.text("/0/subject/kind")).isEqualTo("aboutSlot");
+    assertThat(api.get(app).body().at("/errors").asInt()).isEqualTo(1);
+    edit(3, findings.body().at("/0/repairs/0/edit").toString().replace('"', '\''));
+    assertThat(api.get(app + "/findings").body()).isEmpty();
+  }
+
+  @Test
+  void theModelIsSharedAndDerivedFieldsHaveValuesAsTheyAreMade() {
+    edit(1, addPage);
+    press(api.post(page() + "/runs", "{'builder':true,'inputs':{}}"), "S-20417");
+    String field =
+        bench()
+            .body()
+            .at("/items")
+            .valueStream()
+            .filter(item -> item.at("/kind").asString().equals("column"))
+            .findFirst()
+            .orElseThrow()
+            .at("/field/ref")
+            .toString()
+            .replace('"', '\'');
+    edit(2, "{'kind':'setModelField','field':" + field + ",'set':{'label':'What'}}");
+    assertThat(bench().text("/page/parts/2/columns/0/label")).isEqualTo("What");
+
+    Api.Answer model = api.get(app + "/model");
+    List<String> names = model.body().at("/types").findValuesAsString("name");
+    Api.Answer type = api.get(app + "/model/types/" + model.text("/types/0/id"));
+    assertThat(names).isNotEmpty();
+    assertThat(type.body().at("/rows")).isNotEmpty();
+    String shape = model.body().at("/types/0/shapes/0/ref").toString().replace('"', '\'');
+    Api.Answer preview =
+        api.post(
+            app + "/derived",
+            "{'shape':" + shape + ",'rule':{'kind':'computed','formula':'size(hullNumber)'}}");
+    assertThat(preview.text("/type")).isEqualTo("whole number");
+    assertThat(preview.text("/values/0")).isEqualTo("7");
+    assertThat(
+            api.post(
+                    app + "/derived",
+                    "{'shape':" + shape + ",'rule':{'kind':'computed','formula':'hull'}}")
+                .text("/findings/0/code"))
+        .isEqualTo("FORMULA_WRONG");
   }
 }

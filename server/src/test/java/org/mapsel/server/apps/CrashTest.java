@@ -66,8 +66,8 @@ class CrashTest {
     Process second = start(port);
     try {
       assertThat(acknowledged).isEqualTo(25);
-      assertThat(api.get(app).text("/app/name")).isEqualTo("Name 25");
-      assertThat(api.post(app + "/undo", "{'version':26}").text("/app/name")).isEqualTo("Name 24");
+      assertThat(api.get(app).text("/name")).isEqualTo("Name 25");
+      assertThat(api.post(app + "/undo", "{'version':26}").text("/name")).isEqualTo("Name 24");
     } finally {
       second.destroy();
       second.onExit().join();

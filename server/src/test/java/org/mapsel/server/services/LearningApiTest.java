@@ -50,7 +50,12 @@ class LearningApiTest {
   }
 
   private static List<String> comesBack(Api.Answer operation) {
-    return operation.body().at("/comesBack").findValuesAsString("name");
+    return operation
+        .body()
+        .at("/comesBack")
+        .valueStream()
+        .map(field -> field.at("/name").asString())
+        .toList();
   }
 
   @Test

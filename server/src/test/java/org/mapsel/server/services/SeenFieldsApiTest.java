@@ -19,7 +19,12 @@ class SeenFieldsApiTest {
   @RegisterExtension static final TestServer SERVER = new TestServer();
 
   private static List<String> comesBack(Api.Answer operation) {
-    return operation.body().at("/comesBack").findValuesAsString("name");
+    return operation
+        .body()
+        .at("/comesBack")
+        .valueStream()
+        .map(field -> field.at("/name").asString())
+        .toList();
   }
 
   @Test
@@ -68,13 +73,18 @@ class SeenFieldsApiTest {
                'endpoint':'%s','fields':[['found','row'],['found','free']]}}"""
                   .formatted(service, edition, endpoint));
       assertThat(made.status()).isEqualTo(200);
-      assertThat(made.text("/app/pages/0/parts/1/items/1/format")).isEqualTo("NUMBER");
+      String page = "/api/apps/" + app + "/pages/" + made.text("/pages/0/id");
+      assertThat(api.get(page + "/bench").text("/page/parts/1/columns/1/display"))
+          .isEqualTo("NUMBER");
+      Api.Answer visit = api.post(page + "/runs", "{'builder':false,'inputs':{}}");
       Api.Answer run =
           api.post(
-              "/api/apps/" + app + "/pages/page1/events",
-              "{'inputs':{},'event':{'kind':'pressed','button':'send'},'keep':false}");
-      assertThat(run.body().at("/contents/table").toString())
-          .isEqualTo("[{\"row\":\"A\",\"free\":40.5},{\"row\":\"B\",\"free\":12}]");
+              "/api/runs/" + visit.text("/run") + "/events",
+              "{'inputs':{},'event':{'kind':'pressed','button':'"
+                  + visit.text("/page/parts/0/id")
+                  + "'}}");
+      assertThat(run.body().at("/page/parts/1/rows").findValuesAsString("text"))
+          .containsExactly("A", "40.5", "B", "12");
     }
   }
 }

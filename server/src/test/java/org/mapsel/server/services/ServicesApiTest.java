@@ -117,7 +117,7 @@ class ServicesApiTest {
       {"/api/apps", "{}"},
       {"/api/apps/none/edits", "{'version':1}"},
       {"/api/apps/none/edits", "{'version':1,'edit':{'kind':'renamePage','page':''}}"},
-      {"/api/apps/none/pages/none/events", "{'inputs':{}}"},
+      {"/api/runs/none/events", "{'inputs':{}}"},
     };
     for (String[] half : halves) {
       Api.Answer answer = api.post(half[0], half[1]);
@@ -260,7 +260,8 @@ class ServicesApiTest {
     assertThat(cut.body().at("/matches").asInt()).isEqualTo(2);
     assertThat(cut.body().at("/fields/1/values").toString()).isEqualTo("[\"shut\",\"open\"]");
     assertThat(cut.body().at("/fields/0/path").toString())
-        .isEqualTo("[\"value\",\"/lock (?P<lock>[0-9]+) (?P<state>[a-z]+)/g\",\"lock\"]");
+        .isEqualTo(
+            "[\"value\",{\"cut\":\"lock (?P<lock>[0-9]+) (?P<state>[a-z]+)\",\"every\":true},\"lock\"]");
     assertThat(api.post("/api/cuts", "{" + text + ",'pattern':'lock ('}").code())
         .isEqualTo("DATA_PATTERN_INVALID");
   }

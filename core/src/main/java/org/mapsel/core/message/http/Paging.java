@@ -153,8 +153,7 @@ final class Paging {
   }
 
   private static boolean isTelling(FieldPath path) {
-    String name =
-        plain(path.last().equals("href") ? path.steps().get(path.length() - 2) : path.last());
+    String name = plain(path.last().equals("href") ? path.name(path.length() - 2) : path.last());
     return List.of(NEXT, MARK, MORE, TOTAL, PAGES).stream().anyMatch(names -> names.contains(name));
   }
 
@@ -179,7 +178,7 @@ final class Paging {
     all.addAll(items(part.value()));
     ListValue list = all.build();
     FieldPath path = rows.get();
-    String outer = path.steps().get(0);
+    String outer = path.name(0);
     return path.length() == 1
         ? before.with(outer, list)
         : before.get(outer) instanceof RecordValue inner

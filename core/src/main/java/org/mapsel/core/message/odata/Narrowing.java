@@ -43,13 +43,13 @@ final class Narrowing {
     Set<String> expanded = new LinkedHashSet<>();
     for (FieldPath path : new TreeSet<>(wanted)) {
       int step = rows ? 1 : 0;
-      if (rows && ABOUT_ROWS.contains(path.steps().get(0))) {
+      if (rows && ABOUT_ROWS.contains(path.name(0))) {
         continue;
       }
       if (path.length() <= step) {
         return values;
       }
-      String name = path.steps().get(step);
+      String name = path.name(step);
       if (ways.contains(name)) {
         expanded.add(name);
       } else if (properties.contains(name)) {

@@ -138,7 +138,7 @@ public final class HttpBindingCodec implements Codec {
         if (value.isAbsent() || value == Value.NULL) {
           return;
         }
-        String name = path.path().steps().get(0);
+        String name = path.path().name(0);
         if (shapes.get(field.shape()) instanceof Shape.Scalar scalar) {
           String text = ParameterCheck.of(scalar).text(value, path, findings);
           if (text != null) {

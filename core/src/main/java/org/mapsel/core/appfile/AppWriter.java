@@ -1,0 +1,156 @@
+package org.mapsel.core.appfile;
+
+import java.util.List;
+import java.util.function.Function;
+import org.mapsel.core.json.PathJson;
+import org.mapsel.core.mapping.Source;
+import org.mapsel.core.page.App;
+import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Input;
+import org.mapsel.core.page.Item;
+import org.mapsel.core.page.Page;
+import org.mapsel.core.page.Part;
+import org.mapsel.core.page.Reaction;
+import org.mapsel.core.ref.FieldPath;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Writes apps: members in a fixed order, what is empty left out. */
+final class AppWriter {
+
+  private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
+
+  private AppWriter() {}
+
+  static ObjectNode write(App app) {
+    ObjectNode json = NODES.objectNode();
+    json.put(AppFile.NUMBER, AppFile.FORMAT);
+    json.put("name", app.name());
+    json.put("issued", app.issued());
+    list(json, "services", app.services(), AppWriter::service);
+    ObjectNode model = ModelWriter.write(app.model());
+    if (!model.isEmpty()) {
+      json.set("model", model);
+    }
+    list(json, "pages", app.pages(), AppWriter::page);
+    return json;
+  }
+
+  private static ObjectNode service(App.ServiceUse use) {
+    return NODES.objectNode().put("service", use.service()).put("edition", use.edition());
+  }
+
+  private static ObjectNode page(Page page) {
+    ObjectNode json = NODES.objectNode();
+    json.put("id", page.id().text()).put("name", page.name());
+    list(json, "parts", page.parts(), AppWriter::part);
+    list(json, "calls", page.calls(), AppWriter::call);
+    list(json, "reactions", page.reactions(), AppWriter::reaction);
+    return json;
+  }
+
+  private static ObjectNode part(Part part) {
+    ObjectNode json = NODES.objectNode();
+    String kind =
+        switch (part) {
+          case Part.Form form -> "form";
+          case Part.Table table -> "table";
+          case Part.Record record -> "record";
+          case Part.Button button -> "button";
+          case Part.Text text -> "text";
+        };
+    json.put("kind", kind).put("id", part.id().text());
+    part.slots().forEach((name, mapping) -> json.set(name, source(mapping.source())));
+    list(json, "items", part.items(), AppWriter::item);
+    return json;
+  }
+
+  private static ObjectNode item(Item item) {
+    ObjectNode json = NODES.objectNode();
+    json.put("id", item.id().text());
+    item.mapping().ifPresent(mapping -> json.set(item.slot(), source(mapping.source())));
+    if (item instanceof Input input) {
+      input.kind().ifPresent(kind -> json.put("input", Json.name(kind)));
+    }
+    ModelWriter.overrides(json, "only", item.only());
+    return json;
+  }
+
+  private static ObjectNode call(Call call) {
+    ObjectNode json = NODES.objectNode();
+    json.put("id", call.id().text()).put("service", call.service());
+    json.put("operation", call.operation().text()).put("endpoint", call.endpoint().text());
+    list(
+        json,
+        "parameters",
+        call.parameters(),
+        parameter -> {
+          ObjectNode one = NODES.objectNode();
+          one.set("path", PathJson.write(parameter.path()));
+          one.set("from", source(parameter.mapping().source()));
+          return one;
+        });
+    return json;
+  }
+
+  private static ObjectNode reaction(Reaction reaction) {
+    ObjectNode json = NODES.objectNode();
+    json.put("id", reaction.id().text());
+    json.set(
+        "when",
+        switch (reaction.when()) {
+          case Reaction.Trigger.Opened opened -> kind("opened");
+          case Reaction.Trigger.Pressed pressed ->
+              kind("pressed").put("button", pressed.button().text());
+        });
+    list(
+        json,
+        "steps",
+        reaction.steps(),
+        step ->
+            switch (step) {
+              case Reaction.Step.MakeCall make -> kind("call").put("call", make.call().text());
+            });
+    return json;
+  }
+
+  private static ObjectNode kind(String kind) {
+    return NODES.objectNode().put("kind", kind);
+  }
+
+  private static ObjectNode source(Source source) {
+    return switch (source) {
+      case Source.Entered entered -> kind("entered").put("input", entered.input().text());
+      case Source.Fixed fixed -> kind("fixed").put("text", fixed.text());
+      case Source.Argument argument ->
+          at(kind("argument").put("name", argument.name()), argument.path());
+      case Source.Chosen chosen ->
+          at(kind("chosen").put("part", chosen.part().text()), chosen.path());
+      case Source.Row row -> at(kind("row"), row.path());
+      case Source.Draft draft -> at(kind("draft").put("form", draft.form().text()), draft.path());
+      case Source.Returned returned ->
+          at(kind("returned").put("call", returned.call().text()), returned.path());
+      case Source.Derived derived -> {
+        ObjectNode json = kind("derived");
+        json.set("record", source(derived.record()));
+        yield json.put("field", derived.field());
+      }
+      case Source.Formula formula -> kind("formula").put("text", formula.text());
+      case Source.Run run -> kind("run").put("what", Json.name(run.what()));
+    };
+  }
+
+  private static ObjectNode at(ObjectNode json, FieldPath path) {
+    json.set("path", PathJson.write(path));
+    return json;
+  }
+
+  static <T> void list(
+      ObjectNode json, String name, List<? extends T> items, Function<T, ObjectNode> writer) {
+    if (!items.isEmpty()) {
+      ArrayNode list = json.putArray(name);
+      items.forEach(item -> list.add(writer.apply(item)));
+    }
+  }
+}

@@ -1,0 +1,37 @@
+package org.mapsel.core.convert;
+
+import java.util.Set;
+import org.mapsel.core.shape.ScalarType;
+import org.mapsel.core.value.TimeValue;
+import org.mapsel.core.value.Value;
+
+/** The time of a date and time, in the zone that it is written in. */
+final class TimeOf implements Conversion {
+
+  @Override
+  public String id() {
+    return "timeOf";
+  }
+
+  @Override
+  public Set<ScalarType> from() {
+    return Set.of(ScalarType.DATE_TIME);
+  }
+
+  @Override
+  public Set<ScalarType> to() {
+    return Set.of(ScalarType.TIME);
+  }
+
+  @Override
+  public Risk risk() {
+    return Risk.LOSES;
+  }
+
+  @Override
+  public Value apply(Value value) {
+    return value instanceof TimeValue time && time.iso().indexOf('T') > 0
+        ? new TimeValue(TimeValue.Kind.TIME, time.iso().substring(time.iso().indexOf('T') + 1))
+        : Value.ABSENT;
+  }
+}

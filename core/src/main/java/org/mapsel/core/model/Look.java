@@ -1,0 +1,55 @@
+package org.mapsel.core.model;
+
+import java.util.List;
+import java.util.Optional;
+import org.mapsel.core.shape.ScalarType;
+import org.mapsel.core.shape.ValueType;
+
+/**
+ * What a field is called and how it looks, with everything that was said of it taken together.
+ *
+ * @param type the type of its values
+ * @param unit empty where it counts nothing
+ * @param order empty where nobody decided
+ * @param choices codes and their words, none where any value may stand
+ * @param empty what is shown where there is no value
+ */
+public record Look(
+    ScalarType type,
+    String label,
+    String help,
+    Format format,
+    String unit,
+    Optional<Integer> order,
+    boolean key,
+    boolean title,
+    boolean hidden,
+    List<Choice> choices,
+    String empty) {
+
+  public Look {
+    choices = List.copyOf(choices);
+  }
+
+  /** How words are written that stand for no field. */
+  public static Look words(ValueType type) {
+    ScalarType scalar = type.scalar().orElse(ScalarType.TEXT);
+    return new Look(
+        scalar,
+        "",
+        "",
+        Looks.usual(scalar, false),
+        "",
+        Optional.empty(),
+        false,
+        false,
+        false,
+        List.of(),
+        "");
+  }
+
+  /** The label with the unit, as a form or a heading has it. */
+  public String heading() {
+    return unit.isEmpty() || label.contains("(" + unit + ")") ? label : label + " (" + unit + ")";
+  }
+}

@@ -1,0 +1,68 @@
+package org.mapsel.core.page.check;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mapsel.core.page.App;
+import org.mapsel.core.page.Page;
+import org.mapsel.core.page.ServiceLookup;
+import org.mapsel.core.page.plan.PagePlan;
+import org.mapsel.core.page.plan.PagePlanner;
+import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.core.ref.PageId;
+
+/** Checks apps after edits; pages that did not change are not looked at again. */
+public final class Checker {
+
+  private static final List<PageRule> RULES =
+      List.of(
+          new RequiredParameters(),
+          new IdleCalls(),
+          new IdleInputs(),
+          new PartsWithoutSource(),
+          new EmptyButtons(),
+          new SameLabels(),
+          new FixedSecrets(),
+          new UnseenKeys(),
+          new EmptyDerivedFields());
+
+  private final ServiceLookup services;
+
+  public Checker(ServiceLookup services) {
+    this.services = services;
+  }
+
+  /**
+   * @param before what came out the last time, if there was one
+   */
+  public Checked check(App app, Optional<Checked> before) {
+    long answers = services.answers();
+    Optional<Checked> usable =
+        before.filter(
+            last ->
+                last.answers() == answers
+                    && last.app().services().equals(app.services())
+                    && last.app().model().equals(app.model()));
+    Map<PageId, Checked.CheckedPage> pages = new LinkedHashMap<>();
+    for (Page page : app.pages()) {
+      pages.put(
+          page.id(),
+          usable
+              .map(last -> last.pages().get(page.id()))
+              .filter(known -> known.plan().page().equals(page))
+              .orElseGet(() -> check(app, page)));
+    }
+    return new Checked(app, answers, pages, ModelRules.check(app, services));
+  }
+
+  private Checked.CheckedPage check(App app, Page page) {
+    PageReach reach = new PageReach(app, page, services);
+    PagePlan plan = PagePlanner.plan(app, page, reach);
+    List<AppFinding> findings = new ArrayList<>(Misfits.of(app, plan, services));
+    PageUnderCheck under = new PageUnderCheck(app, page, reach, plan, services);
+    RULES.forEach(rule -> findings.addAll(rule.check(under)));
+    return new Checked.CheckedPage(plan, findings);
+  }
+}

@@ -1,0 +1,64 @@
+package org.mapsel.core.page.check;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Subject;
+import org.mapsel.core.page.Call;
+import org.mapsel.core.page.edit.FillFromInput;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.shape.FieldTree;
+import org.mapsel.core.shape.Shape;
+
+/** A parameter that must be sent is filled by nothing. */
+final class RequiredParameters implements PageRule {
+
+  @Override
+  public List<AppFinding> check(PageUnderCheck under) {
+    List<AppFinding> findings = new ArrayList<>();
+    for (Call call : under.page().calls()) {
+      for (FieldTree.Row row : under.reach().parameters(call.id()).values()) {
+        boolean missing =
+            row.needed()
+                && row.shape() instanceof Shape.Scalar
+                && row.field().assumed().isEmpty()
+                && !row.field().hints().given()
+                && !isFilled(call, row.path());
+        if (missing) {
+          SlotId slot = new SlotId.OfParameter(under.page().id(), call.id(), row.path());
+          findings.add(
+              under.finding(
+                  Finding.error(
+                      "PAGE_PARAMETER_UNFILLED",
+                      "field",
+                      row.path().toString(),
+                      "operation",
+                      under.nameOf(call)),
+                  new Subject.AboutSlot(slot),
+                  new AppFinding.Repair(
+                      "Ask for it", new FillFromInput(under.page().id(), call.id(), row.path()))));
+        }
+      }
+    }
+    return findings;
+  }
+
+  /** It, or a record around it as a whole. */
+  private static boolean isFilled(Call call, FieldPath path) {
+    for (int length = path.length(); length > 0; length--) {
+      FieldPath around = path.first(length);
+      boolean rowsOnly =
+          length < path.length()
+              && call.parameters().stream()
+                  .anyMatch(
+                      other ->
+                          other.path().length() > around.length()
+                              && other.path().startsWith(around));
+      if (call.mapping(around).isPresent() && !rowsOnly) {
+        return true;
+      }
+    }
+    return false;
+  }
+}

@@ -1,0 +1,47 @@
+package org.mapsel.core.page.edit;
+
+import org.mapsel.core.page.App;
+
+/**
+ * One change that a person makes to an app. Each is one step of undo. A new edit is a new file and
+ * its name in the list here.
+ */
+public sealed interface AppEdit
+    permits RenameApp,
+        Together,
+        AddPage,
+        AddEmptyPage,
+        RenamePage,
+        RemovePage,
+        MovePage,
+        AddCall,
+        RemoveCall,
+        CallOnOpening,
+        MoveToEdition,
+        UseField,
+        ShowField,
+        FillSlot,
+        FillFromInput,
+        SetOnlyHere,
+        SetInputKind,
+        MoveItem,
+        RemoveItem,
+        MovePart,
+        RemovePart,
+        AddText,
+        RenameType,
+        SetModelField,
+        PairTypes,
+        PairFields,
+        UnpairType,
+        PutDerivedField,
+        RemoveDerivedField,
+        PutValueList,
+        RemoveValueList {
+
+  /** What it does, for the list of revisions. */
+  String title();
+
+  /** The app after it. */
+  App apply(Editing editing);
+}

@@ -1,0 +1,80 @@
+package org.mapsel.core.page.edit;
+
+import java.util.Optional;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.mapping.Mapping;
+import org.mapsel.core.mapping.Source;
+import org.mapsel.core.page.App;
+import org.mapsel.core.page.Page;
+import org.mapsel.core.page.Part;
+import org.mapsel.core.ref.PartId;
+import org.mapsel.core.ref.SlotId;
+
+/**
+ * Says what fills a slot.
+ *
+ * @param source nothing empties it: a parameter is left out, an input starts empty
+ */
+public record FillSlot(SlotId slot, Optional<Source> source) implements AppEdit {
+
+  @Override
+  public String title() {
+    String what =
+        switch (slot) {
+          case SlotId.OfParameter parameter -> parameter.parameter().toString();
+          case SlotId.OfPart part -> part.name().equals(Part.HEADING) ? "the words" : part.name();
+        };
+    return source.isPresent() ? "Fill " + what : "Leave " + what + " out";
+  }
+
+  @Override
+  public App apply(Editing editing) {
+    Page known = editing.page(slot.page());
+    refuseMissing(editing, known);
+    Optional<PartId> before = input(known.mapping(slot));
+    Page filled = known.with(slot, source.map(Mapping::new));
+    if (source.isPresent() && known.mapping(slot).equals(source.map(Mapping::new))) {
+      return editing.app();
+    }
+    SlotCheck.refuseMisfit(editing.after(editing.app().with(filled)), filled, slot);
+    if (before.isPresent()) {
+      filled = Removal.unusedInput(filled, before.get());
+    }
+    return TypesInUse.of(editing.app().with(filled), filled, editing);
+  }
+
+  private void refuseMissing(Editing editing, Page known) {
+    switch (slot) {
+      case SlotId.OfParameter parameter -> {
+        editing.call(known, parameter.call());
+        boolean there =
+            editing.reach(known).parameters(parameter.call()).containsKey(parameter.parameter());
+        if (!there && source.isPresent()) {
+          throw new EditRefused(
+              Finding.error(
+                  "APP_PARAMETER_MISSING",
+                  "field",
+                  parameter.parameter().toString(),
+                  "operation",
+                  editing.call(known, parameter.call()).operation().text()));
+        }
+        if (source.orElse(null) instanceof Source.Returned returned
+            && returned.call().equals(parameter.call())) {
+          throw new EditRefused(
+              Finding.error("APP_SOURCE_OWN_ANSWER", "field", parameter.parameter().toString()));
+        }
+      }
+      case SlotId.OfPart part -> {
+        if (known.part(part.owner()).isEmpty() && known.item(part.owner()).isEmpty()) {
+          throw new EditRefused(Finding.error("APP_ITEM_MISSING", "item", part.owner().text()));
+        }
+      }
+    }
+  }
+
+  private static Optional<PartId> input(Optional<Mapping> mapping) {
+    return mapping
+        .filter(known -> known.source() instanceof Source.Entered)
+        .map(known -> ((Source.Entered) known.source()).input());
+  }
+}

@@ -1,0 +1,101 @@
+package org.mapsel.core.page.edit;
+
+import java.util.Optional;
+import java.util.function.Predicate;
+import org.mapsel.core.mapping.Source;
+import org.mapsel.core.page.Item;
+import org.mapsel.core.page.Page;
+import org.mapsel.core.page.Part;
+import org.mapsel.core.page.Reaction;
+import org.mapsel.core.page.Shown;
+import org.mapsel.core.page.Slot;
+import org.mapsel.core.page.Sources;
+import org.mapsel.core.page.kind.PartKinds;
+import org.mapsel.core.ref.CallId;
+import org.mapsel.core.ref.PartId;
+
+/** Takes things off pages with what depends on them. */
+final class Removal {
+
+  private Removal() {}
+
+  /** Without a part, the slots that were filled from it and the reactions to it. */
+  static Page part(Page page, PartId id) {
+    Optional<Part> gone = page.part(id);
+    if (gone.isEmpty()) {
+      return page;
+    }
+    Page left =
+        page.withParts(page.parts().stream().filter(part -> !part.id().equals(id)).toList());
+    for (Item item : gone.get().items()) {
+      left = withoutSlots(left, source -> isEntered(source, item.id()));
+    }
+    left =
+        withoutSlots(left, source -> source instanceof Source.Chosen one && one.part().equals(id));
+    return left.withReactions(
+        left.reactions().stream()
+            .filter(reaction -> !reaction.when().equals(new Reaction.Trigger.Pressed(id)))
+            .toList());
+  }
+
+  /** Without an input, column or field; a part left empty goes too. */
+  static Page item(Page page, PartId id) {
+    Optional<Page.Inside> found = page.item(id);
+    if (found.isEmpty()) {
+      return page;
+    }
+    Part around = found.get().part();
+    Part part =
+        around.withItems(around.items().stream().filter(item -> !item.id().equals(id)).toList());
+    Page left = withoutSlots(page, source -> isEntered(source, id));
+    boolean empty =
+        part.items().isEmpty() && (part instanceof Part.Table || PartKinds.isEmpty(part));
+    return empty ? part(left, part.id()) : left.with(part);
+  }
+
+  /** Without an input that fills nothing any more. */
+  static Page unusedInput(Page page, PartId input) {
+    boolean used =
+        page.slots().stream().anyMatch(slot -> isEntered(slot.mapping().source(), input));
+    return used ? page : item(page, input);
+  }
+
+  /** Without the slots that show or take what a call answers; columns and fields go with them. */
+  static Page withoutSlotsFrom(Page page, CallId call) {
+    Page left = page;
+    for (Part part : page.parts()) {
+      boolean rows =
+          part instanceof Part.Table table
+              && table.rows().filter(mapping -> Sources.isFrom(mapping.source(), call)).isPresent();
+      if (rows) {
+        left = part(left, part.id());
+      }
+    }
+    for (Page.Inside inside : left.items().toList()) {
+      boolean shows =
+          inside.item() instanceof Shown shown
+              && shown
+                  .value()
+                  .filter(mapping -> Sources.isFrom(mapping.source(), call))
+                  .isPresent();
+      if (shows) {
+        left = item(left, inside.item().id());
+      }
+    }
+    return withoutSlots(left, source -> Sources.isFrom(source, call));
+  }
+
+  private static Page withoutSlots(Page page, Predicate<Source> gone) {
+    Page left = page;
+    for (Slot slot : page.slots()) {
+      if (gone.test(slot.mapping().source())) {
+        left = left.with(slot.id(), Optional.empty());
+      }
+    }
+    return left;
+  }
+
+  private static boolean isEntered(Source source, PartId input) {
+    return source.equals(new Source.Entered(input));
+  }
+}

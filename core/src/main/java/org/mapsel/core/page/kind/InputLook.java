@@ -1,0 +1,40 @@
+package org.mapsel.core.page.kind;
+
+import java.util.Optional;
+import org.mapsel.core.model.Look;
+import org.mapsel.core.model.Looks;
+import org.mapsel.core.page.Input;
+import org.mapsel.core.page.reach.FieldBehind;
+import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.core.shape.ScalarType;
+
+/**
+ * How an input is drawn and what it insists on.
+ *
+ * @param several whether it takes any number of values
+ */
+public record InputLook(Input.Kind kind, Look look, boolean required, boolean several) {
+
+  /** What the parameter that an input fills says, then the model, then the page. */
+  public static InputLook of(PageReach reach, Looks looks, Input input) {
+    Optional<FieldBehind.Described> field = reach.subject(input);
+    Look look =
+        field
+            .map(behind -> behind.look(looks, input.only()))
+            .orElseGet(() -> looks.of(nameOf(input), ScalarType.TEXT, input.only()));
+    Input.Kind kind = input.kind().orElseGet(() -> InputKinds.usual(look));
+    boolean needed =
+        reach.filledBy(input.id()).stream()
+            .map(slot -> reach.parameters(slot.call()).get(slot.parameter()))
+            .anyMatch(row -> row != null && row.needed() && !row.field().nillable());
+    boolean several =
+        field.filter(behind -> behind.field().isRepeated()).isPresent()
+            && InputKinds.takesSeveral(kind);
+    boolean required = input.only().required().orElse(needed) && kind != Input.Kind.CHECKBOX;
+    return new InputLook(kind, look, required, several);
+  }
+
+  private static String nameOf(Input input) {
+    return input.id().text().replaceFirst("_\\d+$", "");
+  }
+}

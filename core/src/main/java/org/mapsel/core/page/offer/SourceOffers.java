@@ -1,0 +1,164 @@
+package org.mapsel.core.page.offer;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Function;
+import org.mapsel.core.finding.FindingText;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.mapping.Expected;
+import org.mapsel.core.mapping.Mapping;
+import org.mapsel.core.mapping.MappingPlanner;
+import org.mapsel.core.mapping.Planned;
+import org.mapsel.core.mapping.Reach;
+import org.mapsel.core.mapping.Scope;
+import org.mapsel.core.mapping.Source;
+import org.mapsel.core.model.Looks;
+import org.mapsel.core.model.ShapeRef;
+import org.mapsel.core.page.App;
+import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Input;
+import org.mapsel.core.page.Page;
+import org.mapsel.core.page.Part;
+import org.mapsel.core.page.kind.SlotTypes;
+import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.core.page.reach.SourceWords;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.shape.FieldTree;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.ValueType;
+
+/** Finds what can fill a slot: only what fits, by where it comes from. */
+public final class SourceOffers {
+
+  /** More than this nobody looks through; finding narrows. */
+  private static final int MOST = 300;
+
+  private final App app;
+  private final Page page;
+  private final PageReach reach;
+  private final Scope scope;
+  private final MappingPlanner planner;
+  private final Looks looks;
+
+  /**
+   * @param scope what sources give in the present sample
+   */
+  public SourceOffers(App app, Page page, PageReach reach, Scope scope) {
+    this.app = app;
+    this.page = page;
+    this.reach = reach;
+    this.scope = scope;
+    this.planner = new MappingPlanner(app.model());
+    this.looks = new Looks(app.model());
+  }
+
+  /**
+   * What fits a slot.
+   *
+   * @param find narrows to what has this in its words, whatever the case
+   */
+  public List<Offer> of(SlotId slot, String find) {
+    Expected expected = SlotTypes.expected(page, reach, slot);
+    Reach around = reach.of(slot);
+    String wanted = find.strip().toLowerCase(Locale.ROOT);
+    List<Offer> offers = new ArrayList<>();
+    for (Candidate candidate : candidates(slot, around)) {
+      if (offers.size() == MOST) {
+        break;
+      }
+      Outcome<Planned> planned = planner.plan(new Mapping(candidate.source()), expected, around);
+      String words = SourceWords.of(page, reach, looks, candidate.source());
+      boolean found = wanted.isEmpty() || words.toLowerCase(Locale.ROOT).contains(wanted);
+      if (found && planned.value().isPresent()) {
+        String note =
+            planned.findings().stream()
+                .filter(finding -> !finding.isError())
+                .map(FindingText::message)
+                .findFirst()
+                .orElse("");
+        offers.add(
+            new Offer(
+                candidate.source(), candidate.group(), words, planned.get().value(scope), note));
+      }
+    }
+    return offers;
+  }
+
+  private record Candidate(String group, Source source) {}
+
+  private List<Candidate> candidates(SlotId slot, Reach around) {
+    List<Candidate> all = new ArrayList<>();
+    around.row().ifPresent(row -> fields("this row", row, Source.Row::new, all));
+    page.inputs()
+        .filter(input -> !isStartOf(slot, input))
+        .forEach(input -> all.add(new Candidate("an input", new Source.Entered(input.id()))));
+    for (Part part : page.parts()) {
+      if (part instanceof Part.Table) {
+        reach
+            .outside()
+            .chosen(part.id())
+            .ifPresent(
+                row ->
+                    fields("the chosen row", row, path -> new Source.Chosen(part.id(), path), all));
+      }
+    }
+    for (Call call : page.calls()) {
+      boolean own = slot instanceof SlotId.OfParameter one && one.call().equals(call.id());
+      if (!own) {
+        reach
+            .outside()
+            .returned(call.id())
+            .ifPresent(
+                answer ->
+                    fields(
+                        "answer of " + call.operation(),
+                        answer,
+                        path -> new Source.Returned(call.id(), path),
+                        all));
+      }
+    }
+    for (Source.Run.What what :
+        List.of(Source.Run.What.NOW, Source.Run.What.TODAY, Source.Run.What.PAGE)) {
+      all.add(new Candidate("always known", new Source.Run(what)));
+    }
+    return all;
+  }
+
+  private static boolean isStartOf(SlotId slot, Input input) {
+    return slot instanceof SlotId.OfPart part && part.owner().equals(input.id());
+  }
+
+  /** The fields of a record and below, with the derived ones of each record. */
+  private void fields(
+      String group, Reach.Typed root, Function<FieldPath, Source> source, List<Candidate> all) {
+    if (!(root.type() instanceof ValueType.Shaped shaped)) {
+      all.add(new Candidate(group, source.apply(FieldPath.ROOT)));
+      return;
+    }
+    derived(group, root.service(), shaped.shape(), source.apply(FieldPath.ROOT), all);
+    for (FieldTree.Row row :
+        FieldTree.rows(shaped.shapes(), shaped.shape(), FieldTree.Limit.SCREEN)) {
+      Source field = source.apply(row.path());
+      all.add(new Candidate(group, field));
+      if (row.shape() instanceof Shape.Record) {
+        derived(group, root.service(), row.shape().id(), field, all);
+      }
+    }
+  }
+
+  private void derived(
+      String group, String service, ShapeId shape, Source record, List<Candidate> all) {
+    app.model()
+        .typeOf(new ShapeRef(service, shape))
+        .ifPresent(
+            type ->
+                type.derived()
+                    .forEach(
+                        field ->
+                            all.add(
+                                new Candidate(group, new Source.Derived(record, field.name())))));
+  }
+}

@@ -1,0 +1,53 @@
+package org.mapsel.core.page.plan;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.mapping.Plan;
+import org.mapsel.core.model.Look;
+import org.mapsel.core.page.Page;
+import org.mapsel.core.page.kind.InputLook;
+import org.mapsel.core.ref.CallId;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.PartId;
+
+/**
+ * A page made ready.
+ *
+ * @param looks how columns and fields look
+ * @param inputs how inputs look
+ * @param headings the words over tables that nobody gave any
+ * @param wanted the returned fields that the page needs of each call
+ * @param misfits what is wrong with mappings, each about its slot
+ */
+public record PagePlan(
+    Page page,
+    Plan plan,
+    Map<PartId, Look> looks,
+    Map<PartId, InputLook> inputs,
+    Map<PartId, String> headings,
+    Map<CallId, Set<FieldPath>> wanted,
+    List<Finding> misfits) {
+
+  public PagePlan {
+    looks = Map.copyOf(looks);
+    inputs = Map.copyOf(inputs);
+    headings = Map.copyOf(headings);
+    wanted = Map.copyOf(wanted);
+    misfits = List.copyOf(misfits);
+  }
+
+  /** The inputs that must be filled, with what people call them. */
+  public Map<PartId, String> required() {
+    Map<PartId, String> required = new HashMap<>();
+    inputs.forEach(
+        (id, input) -> {
+          if (input.required()) {
+            required.put(id, input.look().label());
+          }
+        });
+    return required;
+  }
+}

@@ -1,0 +1,150 @@
+package org.mapsel.core.page.plan;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.finding.Subject;
+import org.mapsel.core.mapping.Mapping;
+import org.mapsel.core.mapping.MappingPlanner;
+import org.mapsel.core.mapping.Plan;
+import org.mapsel.core.mapping.Planned;
+import org.mapsel.core.model.Look;
+import org.mapsel.core.model.Looks;
+import org.mapsel.core.page.App;
+import org.mapsel.core.page.Input;
+import org.mapsel.core.page.Page;
+import org.mapsel.core.page.Part;
+import org.mapsel.core.page.Shown;
+import org.mapsel.core.page.Slot;
+import org.mapsel.core.page.kind.InputLook;
+import org.mapsel.core.page.kind.SlotTypes;
+import org.mapsel.core.page.reach.FieldBehind;
+import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.core.ref.PartId;
+import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.shape.ScalarType;
+
+/** Makes pages ready. */
+public final class PagePlanner {
+
+  private final App app;
+  private final Page page;
+  private final PageReach reach;
+  private final MappingPlanner planner;
+  private final Looks looks;
+
+  private PagePlanner(App app, Page page, PageReach reach) {
+    this.app = app;
+    this.page = page;
+    this.reach = reach;
+    this.planner = new MappingPlanner(app.model());
+    this.looks = new Looks(app.model());
+  }
+
+  /**
+   * @param reach what the page can draw on
+   */
+  public static PagePlan plan(App app, Page page, PageReach reach) {
+    return new PagePlanner(app, page, reach).plan();
+  }
+
+  private PagePlan plan() {
+    Map<SlotId, Planned> planned = new LinkedHashMap<>();
+    List<Finding> misfits = new ArrayList<>();
+    for (Slot slot : page.slots()) {
+      Outcome<Planned> outcome = planned(slot);
+      outcome
+          .findings()
+          .forEach(finding -> misfits.add(finding.about(new Subject.AboutSlot(slot.id()))));
+      outcome.value().ifPresent(mapping -> planned.put(slot.id(), mapping));
+    }
+    Map<PartId, InputLook> inputs = new LinkedHashMap<>();
+    page.inputs().forEach(input -> inputs.put(input.id(), InputLook.of(reach, looks, input)));
+    presets(planned);
+    return new PagePlan(
+        page,
+        new Plan(planned),
+        looks(planned),
+        inputs,
+        headings(),
+        WantedFields.of(page, reach),
+        misfits);
+  }
+
+  private Outcome<Planned> planned(Slot slot) {
+    if (slot.id() instanceof SlotId.OfParameter parameter
+        && !reach.parameters(parameter.call()).containsKey(parameter.parameter())) {
+      return Outcome.failed(
+          Finding.error(
+              reach.pinned(parameter.call()).isPresent()
+                  ? "MAPPING_PARAMETER_GONE"
+                  : "MAPPING_OPERATION_GONE",
+              "field",
+              parameter.parameter().toString(),
+              "operation",
+              page.call(parameter.call()).orElseThrow().operation().text()));
+    }
+    return planner.plan(
+        slot.mapping(), SlotTypes.expected(page, reach, slot.id()), reach.of(slot.id()));
+  }
+
+  /** An input that nobody starts with anything starts with what the description has for it. */
+  private void presets(Map<SlotId, Planned> planned) {
+    page.inputs()
+        .filter(input -> input.start().isEmpty())
+        .forEach(
+            input ->
+                reach
+                    .subject(input)
+                    .flatMap(behind -> behind.field().assumed())
+                    .ifPresent(
+                        preset -> {
+                          SlotId slot = new SlotId.OfPart(page.id(), input.id(), Input.START);
+                          planner
+                              .plan(
+                                  Mapping.fixed(preset),
+                                  SlotTypes.expected(page, reach, slot),
+                                  reach.outside())
+                              .value()
+                              .ifPresent(mapping -> planned.put(slot, mapping));
+                        }));
+  }
+
+  private Map<PartId, Look> looks(Map<SlotId, Planned> planned) {
+    Map<PartId, Look> all = new LinkedHashMap<>();
+    page.items()
+        .forEach(
+            inside -> {
+              if (inside.item() instanceof Shown shown) {
+                all.put(shown.id(), look(inside.part(), shown, planned));
+              }
+            });
+    return all;
+  }
+
+  private Look look(Part part, Shown shown, Map<SlotId, Planned> planned) {
+    Optional<FieldBehind> behind =
+        shown.value().flatMap(value -> reach.subject(value.source(), reach.inside(part)));
+    if (behind.isPresent()) {
+      return behind.get().look(looks, shown.only());
+    }
+    Planned value = planned.get(new SlotId.OfPart(page.id(), shown.id(), Shown.VALUE));
+    ScalarType type =
+        Optional.ofNullable(value).flatMap(known -> known.type().scalar()).orElse(ScalarType.TEXT);
+    return looks.of(shown.id().text().replaceFirst("_\\d+$", ""), type, shown.only());
+  }
+
+  private Map<PartId, String> headings() {
+    Map<PartId, String> headings = new LinkedHashMap<>();
+    for (Part part : page.parts()) {
+      if (part instanceof Part.Table table) {
+        headings.put(part.id(), TableHeading.of(app, page, reach, table));
+      }
+    }
+    return headings;
+  }
+}

@@ -1,0 +1,113 @@
+package org.mapsel.core.page.plan;
+
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.mapping.Mapping;
+import org.mapsel.core.mapping.Reach;
+import org.mapsel.core.mapping.Source;
+import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Page;
+import org.mapsel.core.page.Part;
+import org.mapsel.core.page.Slot;
+import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.core.ref.CallId;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.SlotId;
+
+/** The returned fields that a page needs; nothing else of an answer has to be read. */
+final class WantedFields {
+
+  private final Page page;
+  private final PageReach reach;
+  private final Map<CallId, Set<FieldPath>> wanted = new HashMap<>();
+
+  private WantedFields(Page page, PageReach reach) {
+    this.page = page;
+    this.reach = reach;
+  }
+
+  static Map<CallId, Set<FieldPath>> of(Page page, PageReach reach) {
+    WantedFields fields = new WantedFields(page, reach);
+    for (Slot slot : page.slots()) {
+      if (!isRowsWithColumns(page, slot.id())) {
+        Reach around = reach.of(slot.id());
+        fields.add(slot.mapping().source(), around, fields.rowsAround(slot.id()));
+      }
+    }
+    return fields.wanted;
+  }
+
+  /** Rows alone would keep everything inside them; their columns say what is needed. */
+  private static boolean isRowsWithColumns(Page page, SlotId slot) {
+    return slot instanceof SlotId.OfPart part
+        && part.name().equals(Part.Table.ROWS)
+        && page.part(part.owner()).filter(table -> !table.items().isEmpty()).isPresent();
+  }
+
+  private Optional<Source> rowsAround(SlotId slot) {
+    return switch (slot) {
+      case SlotId.OfPart part ->
+          page.item(part.owner())
+              .map(Page.Inside::part)
+              .flatMap(
+                  around ->
+                      around instanceof Part.Table table
+                          ? table.rows().map(Mapping::source)
+                          : Optional.empty());
+      case SlotId.OfParameter parameter -> {
+        Optional<Call> call = page.call(parameter.call());
+        Optional<Source> rows = Optional.empty();
+        for (int i = parameter.parameter().length() - 1; i > 0 && rows.isEmpty(); i--) {
+          FieldPath around = parameter.parameter().first(i);
+          rows = call.flatMap(known -> known.mapping(around)).map(Mapping::source);
+        }
+        yield rows;
+      }
+    };
+  }
+
+  private void add(Source source, Reach around, Optional<Source> rows) {
+    switch (source) {
+      case Source.Returned returned -> add(returned.call(), returned.path());
+      case Source.Row row ->
+          rows.ifPresent(
+              list -> {
+                if (list instanceof Source.Returned returned) {
+                  add(returned.call(), returned.path().then(row.path()));
+                }
+              });
+      case Source.Chosen chosen ->
+          page.part(chosen.part())
+              .filter(Part.Table.class::isInstance)
+              .flatMap(part -> ((Part.Table) part).rows())
+              .ifPresent(
+                  list -> {
+                    if (list.source() instanceof Source.Returned returned) {
+                      add(returned.call(), returned.path().then(chosen.path()));
+                    }
+                  });
+      case Source.Derived derived -> add(derived.record(), around, rows);
+      case Source.Formula formula ->
+          around
+              .variables()
+              .forEach(
+                  (name, from) -> {
+                    if (formula.text().contains(name)) {
+                      add(from, around, rows);
+                    }
+                  });
+      case Source.Entered entered -> {}
+      case Source.Fixed fixed -> {}
+      case Source.Argument argument -> {}
+      case Source.Draft draft -> {}
+      case Source.Run run -> {}
+    }
+  }
+
+  private void add(CallId call, FieldPath path) {
+    wanted.computeIfAbsent(call, none -> new HashSet<>()).addAll(path.asked());
+  }
+}

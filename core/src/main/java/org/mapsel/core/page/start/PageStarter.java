@@ -1,0 +1,173 @@
+package org.mapsel.core.page.start;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.mapsel.core.mapping.Mapping;
+import org.mapsel.core.mapping.Source;
+import org.mapsel.core.model.FieldRef;
+import org.mapsel.core.model.Labels;
+import org.mapsel.core.model.Model;
+import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Ids;
+import org.mapsel.core.page.Input;
+import org.mapsel.core.page.Page;
+import org.mapsel.core.page.Part;
+import org.mapsel.core.page.Reaction;
+import org.mapsel.core.page.ServiceLookup.Pinned;
+import org.mapsel.core.page.Shown;
+import org.mapsel.core.ref.CallId;
+import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.PartId;
+import org.mapsel.core.ref.ReactionId;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.shape.FieldTree;
+import org.mapsel.core.shape.FieldTree.Row;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Shapes;
+
+/** Makes a page from an operation: a form for its parameters, a button, and what comes back. */
+public final class PageStarter {
+
+  private static final int MOST_INPUTS = 24;
+  private static final int USUAL_COLUMNS = 6;
+  private static final int USUAL_FIELDS = 14;
+
+  private final Model model;
+  private final Ids ids;
+
+  public PageStarter(Model model, Ids ids) {
+    this.model = model;
+    this.ids = ids;
+  }
+
+  /**
+   * Adds an operation below what is on a page.
+   *
+   * @param serviceId the service's id in the workspace
+   * @param wanted the returned fields to show, in this order, all of which are there; none picks
+   *     some that look telling
+   */
+  public Page extend(
+      Page page, String serviceId, Pinned pinned, EndpointId endpoint, List<FieldPath> wanted) {
+    CallId id = new CallId(ids.next("call"));
+    List<Part> parts = new ArrayList<>(page.parts());
+    List<Call.Parameter> parameters = new ArrayList<>();
+    form(pinned, parameters).ifPresent(parts::add);
+    PartId button = new PartId(ids.next("send"));
+    parts.add(
+        new Part.Button(button, Optional.of(Mapping.fixed(Labels.of(pinned.operation().name())))));
+    parts.addAll(answer(serviceId, pinned, id, wanted));
+    List<Call> calls = new ArrayList<>(page.calls());
+    calls.add(new Call(id, serviceId, pinned.operation().id(), endpoint, parameters));
+    List<Reaction> reactions = new ArrayList<>(page.reactions());
+    reactions.add(
+        new Reaction(
+            new ReactionId(ids.next("pressed")),
+            new Reaction.Trigger.Pressed(button),
+            List.of(new Reaction.Step.MakeCall(id))));
+    return new Page(page.id(), page.name(), parts, calls, reactions);
+  }
+
+  private static List<Row> leaves(Pinned pinned, ShapeId root) {
+    return FieldTree.rows(pinned.service().shapes(), root, FieldTree.Limit.SCREEN).stream()
+        .filter(row -> row.shape() instanceof Shape.Scalar)
+        .toList();
+  }
+
+  /** Required parameters always, optional ones as long as the form stays readable. */
+  private Optional<Part> form(Pinned pinned, List<Call.Parameter> parameters) {
+    Asked asked = new Asked(pinned.service(), pinned.operation());
+    List<Row> leaves =
+        leaves(pinned, pinned.operation().input()).stream().filter(asked::isAsked).toList();
+    boolean all = leaves.size() <= MOST_INPUTS;
+    List<Input> inputs = new ArrayList<>();
+    for (Row leaf : leaves) {
+      if (all || leaf.needed()) {
+        Input input = Input.of(new PartId(ids.next(leaf.path().last())));
+        inputs.add(input);
+        parameters.add(
+            new Call.Parameter(leaf.path(), new Mapping(new Source.Entered(input.id()))));
+      }
+    }
+    return inputs.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Part.Form(new PartId(ids.next("form")), Optional.empty(), inputs));
+  }
+
+  /** A record of what stands alone, and a table for each list around the others. */
+  private List<Part> answer(String service, Pinned pinned, CallId call, List<FieldPath> wanted) {
+    Shapes shapes = pinned.service().shapes();
+    ShapeId output = pinned.operation().output();
+    List<FieldPath> chosen = wanted.isEmpty() ? telling(service, pinned) : wanted;
+    Map<FieldPath, List<FieldPath>> byRows = new LinkedHashMap<>();
+    for (FieldPath path : chosen) {
+      byRows.computeIfAbsent(shapes.rowsAround(output, path), none -> new ArrayList<>()).add(path);
+    }
+    List<Part> parts = new ArrayList<>();
+    List<FieldPath> single = byRows.remove(FieldPath.ROOT);
+    if (single != null) {
+      List<Shown> fields =
+          single.stream().map(path -> shown(path, new Source.Returned(call, path))).toList();
+      parts.add(new Part.Record(new PartId(ids.next("record")), Optional.empty(), fields));
+    }
+    byRows.forEach(
+        (rows, paths) ->
+            parts.add(
+                new Part.Table(
+                    new PartId(ids.next("table")),
+                    Optional.empty(),
+                    Optional.of(new Mapping(new Source.Returned(call, rows))),
+                    paths.stream()
+                        .map(path -> shown(path, new Source.Row(path.below(rows))))
+                        .toList())));
+    return parts;
+  }
+
+  private Shown shown(FieldPath path, Source source) {
+    return Shown.of(new PartId(ids.next(path.last())), source);
+  }
+
+  /** The fields that a page shows if nobody says which. */
+  private List<FieldPath> telling(String service, Pinned pinned) {
+    DescribedColumns columns = DescribedColumns.of(pinned.service(), pinned.operation());
+    List<Row> leaves = leaves(pinned, pinned.operation().output());
+    FieldPath rows = largestGroup(leaves);
+    List<Row> described = columns.described(leaves, rows);
+    List<Row> telling =
+        described.isEmpty()
+            ? leaves.stream()
+                .filter(leaf -> leaf.rows().equals(rows) && !isHidden(service, pinned, leaf))
+                .filter(leaf -> columns.isOwn(leaf, rows))
+                .limit(rows.isRoot() ? USUAL_FIELDS : USUAL_COLUMNS)
+                .toList()
+            : described;
+    return telling.stream().map(Row::path).toList();
+  }
+
+  private boolean isHidden(String service, Pinned pinned, Row leaf) {
+    return FieldRef.at(service, pinned.service().shapes(), pinned.operation().output(), leaf.path())
+        .flatMap(ref -> model.set(ref).hidden())
+        .orElse(leaf.field().hints().hidden());
+  }
+
+  /** The repeated group that most of the fields are in; the outermost of equals. */
+  private static FieldPath largestGroup(List<Row> leaves) {
+    Map<FieldPath, Integer> weight = new LinkedHashMap<>();
+    for (Row leaf : leaves) {
+      if (!leaf.rows().isRoot()) {
+        weight.merge(leaf.rows(), 1, Integer::sum);
+      }
+    }
+    FieldPath best = FieldPath.ROOT;
+    for (Map.Entry<FieldPath, Integer> entry : weight.entrySet()) {
+      if (best.isRoot() || entry.getValue() > weight.get(best)) {
+        best = entry.getKey();
+      }
+    }
+    return best;
+  }
+}

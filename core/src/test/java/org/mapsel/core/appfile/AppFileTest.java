@@ -1,0 +1,84 @@
+package org.mapsel.core.appfile;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.Test;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.page.App;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Apps as they are stored. */
+class AppFileTest {
+
+  private static final JsonMapper JSON = new JsonMapper();
+
+  private static JsonNode resource(String name) throws IOException {
+    try (InputStream in = AppFileTest.class.getResourceAsStream(name)) {
+      return JSON.readTree(in);
+    }
+  }
+
+  private static JsonNode written(App app) {
+    return JSON.readTree(AppFile.write(app).toString());
+  }
+
+  @Test
+  void anAppOfTheFirstFormatOpensAndShowsWhatItShowed() throws IOException {
+    App app = AppFile.read(resource("/apps/format-1.json")).get();
+
+    assertThat(written(app)).isEqualTo(resource("/apps/format-1.expected.json"));
+    assertThat(AppFile.read(AppFile.write(app)).get()).isEqualTo(app);
+  }
+
+  @Test
+  void anAppWithEverythingInItComesBackAsItWas() throws IOException {
+    JsonNode stored = resource("/apps/format-2.json");
+    App app = AppFile.read(stored).get();
+
+    assertThat(written(app)).isEqualTo(stored);
+  }
+
+  @Test
+  void whatIsStoredFollowsTheDocumentedSchema() throws IOException {
+    Schema schema =
+        SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+            .getSchema(Files.readString(Path.of("../docs/formats/app.schema.json")));
+    for (String name : new String[] {"format-2.json", "format-1.expected.json"}) {
+      assertThat(schema.validate(resource("/apps/" + name).toString(), InputFormat.JSON))
+          .as(name)
+          .isEmpty();
+    }
+    assertThat(schema.validate(resource("/apps/format-1.json").toString(), InputFormat.JSON))
+        .as("the first format is another one")
+        .isNotEmpty();
+  }
+
+  @Test
+  void whatIsWrongIsToldWithItsPlace() {
+    assertThat(place("{\"format\":2}")).isEqualTo("/name");
+    assertThat(place("{\"format\":2,\"name\":\"A\",\"pages\":[{\"id\":\"p\",\"name\":7}]}"))
+        .isEqualTo("/pages/0/name");
+    assertThat(
+            place(
+                "{\"format\":2,\"name\":\"A\",\"pages\":[{\"id\":\"p\",\"name\":\"P\","
+                    + "\"parts\":[{\"kind\":\"gauge\",\"id\":\"g\"}]}]}"))
+        .isEqualTo("/pages/0/parts/0/kind");
+    assertThat(AppFile.read(JSON.readTree("{\"format\":99}")).findings().get(0).code())
+        .isEqualTo("APPFILE_FORMAT_UNKNOWN");
+  }
+
+  private static String place(String json) {
+    Outcome<App> outcome = AppFile.read(JSON.readTree(json));
+    assertThat(outcome.value()).isEmpty();
+    return outcome.findings().get(0).arguments().get("place");
+  }
+}

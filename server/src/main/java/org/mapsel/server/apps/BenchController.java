@@ -1,0 +1,59 @@
+package org.mapsel.server.apps;
+
+import java.util.List;
+import java.util.Locale;
+import org.mapsel.server.apps.BenchViews.BenchView;
+import org.mapsel.server.apps.BenchViews.FormulaRequest;
+import org.mapsel.server.apps.BenchViews.FormulaView;
+import org.mapsel.server.apps.BenchViews.OfferView;
+import org.mapsel.server.apps.BenchViews.OffersRequest;
+import org.mapsel.server.services.ServiceViews.OperationView;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Pages while they are built. */
+@RestController
+@RequestMapping("/api/apps/{app}/pages/{page}")
+class BenchController {
+
+  private final Bench bench;
+
+  BenchController(Bench bench) {
+    this.bench = bench;
+  }
+
+  @GetMapping("/bench")
+  BenchView view(@PathVariable String app, @PathVariable String page, Locale locale) {
+    return bench.view(app, page, locale);
+  }
+
+  @GetMapping("/calls/{call}")
+  OperationView sheet(
+      @PathVariable String app, @PathVariable String page, @PathVariable String call) {
+    return bench.sheet(app, page, call);
+  }
+
+  /** What fits a slot. */
+  @PostMapping("/offers")
+  List<OfferView> offers(
+      @PathVariable String app,
+      @PathVariable String page,
+      @RequestBody OffersRequest request,
+      Locale locale) {
+    return bench.offers(app, page, request, locale);
+  }
+
+  /** What a formula comes to in the present sample. */
+  @PostMapping("/formulas")
+  FormulaView formula(
+      @PathVariable String app,
+      @PathVariable String page,
+      @RequestBody FormulaRequest request,
+      Locale locale) {
+    return bench.formula(app, page, request, locale);
+  }
+}

@@ -1,0 +1,85 @@
+package org.mapsel.server.runs;
+
+import static org.mapsel.server.schema.Tables.RUN;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.OffsetDateTime;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.UnaryOperator;
+import org.jooq.DSLContext;
+import org.jooq.JSON;
+import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Runs of pages. */
+@Repository
+class RunStore {
+
+  /** A run that nobody has touched for so long is over. */
+  private static final Duration LIFE = Duration.ofDays(1);
+
+  /** A run as it is kept. */
+  record Kept(String id, String app, String page, boolean builder, JsonNode state) {}
+
+  private final DSLContext sql;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  RunStore(DSLContext sql, JsonMapper json, Clock clock) {
+    this.sql = sql;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** Begins a run, and ends those that were left. */
+  String begin(String app, String page, boolean builder, JsonNode state) {
+    String id = UUID.randomUUID().toString();
+    OffsetDateTime now = OffsetDateTime.now(clock);
+    sql.deleteFrom(RUN).where(RUN.TOUCHED_AT.lt(now.minus(LIFE))).execute();
+    sql.insertInto(RUN)
+        .set(RUN.ID, id)
+        .set(RUN.APP_ID, app)
+        .set(RUN.PAGE_ID, page)
+        .set(RUN.BUILDER, builder)
+        .set(RUN.STATE, JSON.valueOf(state.toString()))
+        .set(RUN.TOUCHED_AT, now)
+        .execute();
+    return id;
+  }
+
+  Optional<Kept> find(String id) {
+    return sql.selectFrom(RUN)
+        .where(RUN.ID.eq(id))
+        .fetchOptional(
+            row ->
+                new Kept(
+                    row.get(RUN.ID),
+                    row.get(RUN.APP_ID),
+                    row.get(RUN.PAGE_ID),
+                    row.get(RUN.BUILDER),
+                    json.readTree(row.get(RUN.STATE).data())));
+  }
+
+  /** Lets nobody else change the run until the end of the transaction. */
+  @Transactional
+  void change(String id, UnaryOperator<JsonNode> change) {
+    sql.select(RUN.STATE)
+        .from(RUN)
+        .where(RUN.ID.eq(id))
+        .forUpdate()
+        .fetchOptional(RUN.STATE)
+        .ifPresent(
+            state -> {
+              JsonNode changed = change.apply(json.readTree(state.data()));
+              sql.update(RUN)
+                  .set(RUN.STATE, JSON.valueOf(changed.toString()))
+                  .set(RUN.TOUCHED_AT, OffsetDateTime.now(clock))
+                  .where(RUN.ID.eq(id))
+                  .execute();
+            });
+  }
+}

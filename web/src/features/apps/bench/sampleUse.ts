@@ -1,0 +1,18 @@
+import type { PageUse, Picked } from '@/parts/model';
+
+const nothing = () => undefined;
+
+/** A page that is built: it shows samples, and pressing picks. */
+export function sampleUse(picked: Picked | undefined, onPick: (picked: Picked) => void): PageUse {
+  return {
+    building: true,
+    picked,
+    onPick,
+    typed: {},
+    busy: false,
+    onInput: nothing,
+    onPress: nothing,
+    onChoose: nothing,
+    onRows: undefined,
+  };
+}

@@ -1,0 +1,41 @@
+import Box from '@mui/material/Box';
+import type { ReactNode } from 'react';
+import { isPicked, type PageUse, type Picked } from './model';
+
+interface Props {
+  use: PageUse;
+  place: Picked;
+  children: ReactNode;
+}
+
+/** Something on a page that can be picked while it is built. */
+export function Pickable({ use, place, children }: Props) {
+  const { building, onPick, picked } = use;
+  return (
+    <Box
+      onClick={
+        building
+          ? (event) => {
+              event.stopPropagation();
+              onPick?.(place);
+            }
+          : undefined
+      }
+      onFocus={
+        building
+          ? (event) => {
+              event.stopPropagation();
+              if (!isPicked(picked, place.part, place.item)) onPick?.(place);
+            }
+          : undefined
+      }
+      sx={
+        isPicked(picked, place.part, place.item)
+          ? { bgcolor: 'shallow', outline: '5px solid', outlineColor: 'shallow' }
+          : {}
+      }
+    >
+      {children}
+    </Box>
+  );
+}

@@ -1,0 +1,73 @@
+import Box from '@mui/material/Box';
+import type { RecordView } from '@/api/client';
+import { Cell } from './Cell';
+import { Emptiness } from './Emptiness';
+import { Heading } from './Heading';
+import { isPicked, type PartProps } from './model';
+
+/** One thing with its fields. */
+export function RecordPart({ part, use }: PartProps<RecordView>) {
+  const { building, onPick, picked } = use;
+  const filled = part.content === 'FILLED';
+  return (
+    <Box>
+      <Heading words={part.heading} />
+      {!filled && !building && <Emptiness content={part.content} />}
+      {(filled || building) && (
+        <Box
+          component="dl"
+          sx={{
+            m: 0,
+            display: 'grid',
+            gridTemplateColumns: 'repeat(auto-fill, minmax(min(260px, 100%), 1fr))',
+            columnGap: 4,
+          }}
+        >
+          {part.fields.map(({ column, cell }) => (
+            <Box
+              key={column.id}
+              tabIndex={building ? 0 : undefined}
+              onFocus={
+                building
+                  ? (event) => {
+                      event.stopPropagation();
+                      if (!isPicked(picked, part.id, column.id))
+                        onPick?.({ part: part.id, item: column.id });
+                    }
+                  : undefined
+              }
+              onClick={
+                onPick
+                  ? (event) => {
+                      event.stopPropagation();
+                      onPick({ part: part.id, item: column.id });
+                    }
+                  : undefined
+              }
+              sx={{
+                display: 'flex',
+                justifyContent: 'space-between',
+                gap: 2,
+                py: 0.5,
+                borderBottom: '1px solid',
+                borderColor: 'line',
+                minWidth: 0,
+                ...(isPicked(picked, part.id, column.id) ? { bgcolor: 'shallow' } : {}),
+              }}
+            >
+              <Box component="dt" sx={{ color: 'text.secondary', flex: 'none' }}>
+                {column.label}
+              </Box>
+              <Box
+                component="dd"
+                sx={{ m: 0, textAlign: 'right', overflowWrap: 'anywhere', fontWeight: 600 }}
+              >
+                <Cell cell={cell} column={column} large />
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
