@@ -8,7 +8,12 @@ import picocli.CommandLine.Command;
 /** The commands that need nothing but the core. */
 @Command(
     name = "mapsel",
-    subcommands = {DescribeCommand.class, RequestCommand.class, AnswerCommand.class})
+    subcommands = {
+      DescribeCommand.class,
+      RequestCommand.class,
+      AnswerCommand.class,
+      CheckCommand.class
+    })
 public final class Main {
 
   private Main() {}

@@ -226,4 +226,54 @@ class MainTest {
     assertThat(page.status()).isEqualTo(2);
     assertThat(page.err()).contains("something that is not XML", "Bad gateway");
   }
+
+  @Test
+  void whatDoesNotFitInAnAppIsToldWithAnExitStatusForBuilds() throws IOException {
+    Path sound = app("{\"kind\": \"fixed\", \"text\": \"north\"}", "number");
+    Path broken = app("{\"kind\": \"fixed\", \"text\": \"west\"}", "nummer");
+    String service = "dredging=" + description("dredging");
+
+    Run good = run("check", sound.toString(), "--service", service);
+    assertThat(good.status()).as(good.out() + good.err()).isZero();
+
+    Run bad = run("check", broken.toString(), "--service", service, "--format", "json");
+    assertThat(bad.status()).as(bad.out()).isEqualTo(1);
+    assertFollows("findings.schema.json", bad.out());
+    assertThat(JSON.readTree(bad.out()).get("findings"))
+        .anySatisfy(
+            found -> {
+              assertThat(found.get("severity").asString()).isEqualTo("error");
+              assertThat(found.get("message").asString()).contains("nummer");
+              assertThat(found.at("/about/part").asString()).isEqualTo("number_6");
+              assertThat(found.get("pageName").asString()).isEqualTo("Jobs");
+            });
+
+    assertThat(run("check", sound.toString()).err()).contains("--service dredging=SOURCE");
+    Run newer = run("check", file("newer.json", "{\"format\": 99}").toString());
+    assertThat(newer.status()).isEqualTo(2);
+    assertThat(newer.err()).contains("99");
+  }
+
+  /** A page that lists jobs of a basin by one field. */
+  private Path app(String basin, String column) throws IOException {
+    return file(
+        column + ".json",
+        """
+        {"format": 2, "name": "Dredging", "issued": 6,
+         "services": [{"service": "dredging", "edition": "e1"}],
+         "pages": [{"id": "page_1", "name": "Jobs",
+           "parts": [
+             {"kind": "table", "id": "table_2",
+              "rows": {"kind": "returned", "call": "call_3", "path": ["job"]},
+              "items": [{"id": "number_6", "value": {"kind": "row", "path": ["%s"]}}]}],
+           "calls": [{"id": "call_3", "service": "dredging", "operation": "FindJobs",
+             "endpoint": "Soap11",
+             "parameters": [
+               {"path": ["basin"], "from": %s},
+               {"path": ["choice", "day"], "from": {"kind": "fixed", "text": "2031-05-14"}}]}],
+           "reactions": [{"id": "opened_5", "when": {"kind": "opened"},
+             "steps": [{"kind": "call", "call": "call_3"}]}]}]}
+        """
+            .formatted(column, basin));
+  }
 }
