@@ -12,6 +12,9 @@ interface Props {
 /** Only these lead anywhere when they are pressed. */
 const ADDRESS = /^(https?:|mailto:|tel:)/i;
 
+/** Codes and numbers are no easier to read in two lines. */
+const SHORT_WORD = /^\S{1,16}$/;
+
 function Linked({ to, words }: { to: string; words: string }) {
   return ADDRESS.test(to) ? (
     <a href={to} target="_blank" rel="noreferrer">
@@ -66,6 +69,12 @@ export function Cell({ cell, column, large }: Props) {
         </Box>
       );
     default:
-      return <>{cell.text}</>;
+      return SHORT_WORD.test(cell.text) ? (
+        <Box component="span" sx={{ whiteSpace: 'nowrap' }}>
+          {cell.text}
+        </Box>
+      ) : (
+        <>{cell.text}</>
+      );
   }
 }

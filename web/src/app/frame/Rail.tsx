@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box';
-import { NavLink } from 'react-router';
+import { Link, useLocation } from 'react-router';
 
 const PLACES = [
   { to: '/services', words: 'Services' },
@@ -7,8 +7,16 @@ const PLACES = [
   { to: '/apps', words: 'Pages' },
 ];
 
+/** The place that an address is in; the model stands below the app that it belongs to. */
+const place = (pathname: string) =>
+  /^\/apps\/[^/]+\/model/.test(pathname)
+    ? '/model'
+    : PLACES.find(({ to }) => pathname.startsWith(to))?.to;
+
 /** The places of the product. */
 export function Rail() {
+  const { pathname } = useLocation();
+  const here = place(pathname);
   return (
     <Box
       component="nav"
@@ -21,11 +29,12 @@ export function Rail() {
         flexDirection: 'column',
       }}
     >
-      {PLACES.map((place) => (
+      {PLACES.map(({ to, words }) => (
         <Box
-          key={place.to}
-          component={NavLink}
-          to={place.to}
+          key={to}
+          component={Link}
+          to={to}
+          aria-current={to === here ? 'page' : undefined}
           sx={{
             py: 0.75,
             pl: 1.5,
@@ -33,10 +42,10 @@ export function Rail() {
             textDecoration: 'none',
             borderLeft: '4px solid transparent',
             '&:hover': { bgcolor: 'shallow' },
-            '&.active': { borderColor: 'primary.main', fontWeight: 700 },
+            '&[aria-current]': { borderColor: 'primary.main', fontWeight: 700 },
           }}
         >
-          {place.words}
+          {words}
         </Box>
       ))}
     </Box>

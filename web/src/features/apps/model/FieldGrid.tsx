@@ -4,6 +4,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useId, useRef, useState } from 'react';
 import type { AppEdit, ModelRow, ModelType, ValueList } from '@/api/client';
 import { DerivedForm } from '../derived/DerivedForm';
+import { FieldDetail } from './FieldDetail';
 import { FieldLine, TEMPLATE } from './FieldLine';
 import { rowId, setEdit } from './rows';
 
@@ -32,6 +33,31 @@ function moved(key: string, from: number, count: number): number | undefined {
   };
   const step = by[key];
   return step === undefined ? undefined : Math.min(count - 1, Math.max(0, from + step));
+}
+
+function Pager({
+  words,
+  label,
+  disabled,
+  onPress,
+}: {
+  words: string;
+  label: string;
+  disabled: boolean;
+  onPress: () => void;
+}) {
+  return (
+    <Box
+      component="button"
+      type="button"
+      aria-label={label}
+      disabled={disabled}
+      onClick={onPress}
+      sx={{ font: 'inherit', border: 0, bgcolor: 'transparent', px: 0.75, cursor: 'pointer' }}
+    >
+      {words}
+    </Box>
+  );
 }
 
 /** The fields of a record type, row by row, with their values in a sample. */
@@ -101,7 +127,7 @@ export function FieldGrid({ app, type, lists, rows, ticked, onTicked, onEdit }: 
               borderColor: 'text.secondary',
               fontSize: 12,
               color: 'text.secondary',
-              '& > *': { px: 0.75, py: 0.5 },
+              '& > *': { px: 0.75, py: 0.5, whiteSpace: 'nowrap' },
             }}
           >
             {['field', 'label', 'type', 'shown as', 'unit', 'words from', 'is'].map((words) => (
@@ -110,30 +136,26 @@ export function FieldGrid({ app, type, lists, rows, ticked, onTicked, onEdit }: 
               </Box>
             ))}
             <Box role="columnheader">
-              value{' '}
+              value
               {samples > 1 && (
                 <>
-                  <button
-                    type="button"
-                    aria-label="Previous sample"
+                  <Pager
+                    words="‹"
+                    label="Previous sample"
                     disabled={sample === 0}
-                    onClick={() => {
+                    onPress={() => {
                       setSample(sample - 1);
                     }}
-                  >
-                    ‹
-                  </button>{' '}
-                  {sample + 1} of {samples}{' '}
-                  <button
-                    type="button"
-                    aria-label="Next sample"
+                  />
+                  {sample + 1} of {samples}
+                  <Pager
+                    words="›"
+                    label="Next sample"
                     disabled={sample >= samples - 1}
-                    onClick={() => {
+                    onPress={() => {
                       setSample(sample + 1);
                     }}
-                  >
-                    ›
-                  </button>
+                  />
                 </>
               )}
             </Box>
@@ -172,6 +194,24 @@ export function FieldGrid({ app, type, lists, rows, ticked, onTicked, onEdit }: 
           </Box>
         </Box>
       </Box>
+      {rows[at] && (
+        <FieldDetail
+          row={rows[at]}
+          samples={type.samples}
+          onSet={(change) => {
+            if (rows[at]) onEdit(setEdit(type.id, rows[at], change));
+          }}
+          onEdit={onEdit}
+          onDerive={() => {
+            setDeriving(rows[at]);
+          }}
+          onRemove={() => {
+            if (rows[at]) {
+              onEdit({ kind: 'removeDerivedField', type: type.id, name: rows[at].name });
+            }
+          }}
+        />
+      )}
       <Dialog
         open={deriving !== undefined}
         onClose={() => {

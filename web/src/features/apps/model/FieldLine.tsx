@@ -8,7 +8,7 @@ import { pairsFor, setEdit } from './rows';
 
 /** field, label, type, shown as, unit, words, marks, value, used at */
 export const TEMPLATE =
-  'minmax(150px, 1.5fr) minmax(110px, 1.2fr) 78px 132px 54px 96px 112px minmax(110px, 1.2fr) minmax(90px, 1fr)';
+  'minmax(130px, 1.5fr) minmax(100px, 1.2fr) 84px 116px 46px 92px 106px minmax(120px, 1.4fr) minmax(84px, 1fr)';
 
 interface Props {
   id: string;
@@ -207,7 +207,11 @@ export function FieldLine(props: Props) {
           }}
         />
       </Box>
-      <Box role="gridcell" sx={{ ...cell, color: 'text.secondary' }} title={row.type}>
+      <Box
+        role="gridcell"
+        sx={{ ...cell, color: 'text.secondary', fontSize: 12 }}
+        title={row.type || 'record'}
+      >
         {row.type || 'record'}
       </Box>
       <Box role="gridcell" sx={cell}>
@@ -264,27 +268,17 @@ export function FieldLine(props: Props) {
           {simple ? value || '–' : ''}
         </Box>
       </Box>
-      <Box role="gridcell" sx={{ ...cell, gap: 0.75 }}>
+      <Box
+        role="gridcell"
+        sx={{ ...cell, gap: 0.75, '& a': { color: 'inherit', fontSize: 12.5 } }}
+        title={row.usedAt.map(({ pageName }) => pageName).join(', ')}
+      >
         {row.usedAt.slice(0, 3).map(({ page, pageName, item }) => (
           <Link key={item} to={`/apps/${app}/pages/${page}?pick=${item}`} tabIndex={-1}>
             {pageName}
           </Link>
         ))}
         {row.usedAt.length > 3 && <span>+{row.usedAt.length - 3}</span>}
-        {row.rule && (
-          <Box
-            component="button"
-            type="button"
-            tabIndex={-1}
-            aria-label={`Remove ${row.name}`}
-            onClick={() => {
-              onEdit({ kind: 'removeDerivedField', type: type.id, name: row.name });
-            }}
-            sx={{ ...plain, color: 'primary.main' }}
-          >
-            remove
-          </Box>
-        )}
       </Box>
     </Box>
   );

@@ -43,7 +43,7 @@ function Place({ view, model, chosen }: { view: AppView; model: Model; chosen: s
       <Box sx={{ flex: 1, minHeight: 0 }}>
         <Split
           id="model"
-          leftSize="24%"
+          leftSize="19%"
           left={
             <TypeList
               app={view.id}

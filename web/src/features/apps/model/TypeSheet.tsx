@@ -82,7 +82,7 @@ function Bulk({
 function Same({ model, data, onEdit }: { model: Model; data: ModelType; onEdit: Props['onEdit'] }) {
   const others = model.types.filter(({ id }) => id !== data.id);
   return (
-    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', flexWrap: 'wrap' }}>
+    <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', flexWrap: 'wrap' }}>
       <Box component="span" sx={{ color: 'text.secondary' }}>
         {data.shapes
           .map(({ serviceName, shapeName }) => `${shapeName} of ${serviceName}`)
@@ -101,13 +101,21 @@ function Same({ model, data, onEdit }: { model: Model; data: ModelType; onEdit: 
       {others.length > 0 && (
         <TextField
           select
-          label="is the same as"
           value=""
           onChange={(event) => {
             onEdit({ kind: 'pairTypes', type: data.id, other: event.target.value });
           }}
-          sx={{ minWidth: 150, '& .MuiSelect-select': { py: 0.5 } }}
+          slotProps={{
+            select: {
+              displayEmpty: true,
+              SelectDisplayProps: { 'aria-label': 'The type that it is the same as' },
+            },
+          }}
+          sx={{ '& .MuiSelect-select': { py: 0.25, fontSize: 13 } }}
         >
+          <MenuItem value="" disabled>
+            is the same as…
+          </MenuItem>
           {others.map(({ id, name, shapes }) => (
             <MenuItem key={id} value={id}>
               {name} of {shapes[0]?.serviceName}

@@ -62,6 +62,11 @@ public record Overrides(
         label, help, other, unit, order, key, title, hidden, list, empty, required);
   }
 
+  public Overrides withUnit(Optional<String> other) {
+    return new Overrides(
+        label, help, format, other, order, key, title, hidden, list, empty, required);
+  }
+
   public Overrides withList(Optional<ListId> other) {
     return new Overrides(
         label, help, format, unit, order, key, title, hidden, other, empty, required);

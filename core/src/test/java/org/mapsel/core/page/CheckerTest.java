@@ -178,7 +178,9 @@ class CheckerTest {
 
     bench.edit(new RenamePage(bench.page().id(), "Jobs"));
     assertThat(bench.check().pages().get(first).plan()).isSameAs(before);
-    bench.edit(new PutValueList(Optional.empty(), "States", List.of(new Choice("D", "due"))));
+    bench.edit(
+        new PutValueList(
+            Optional.empty(), "States", List.of(new Choice("D", "due")), Optional.empty()));
     assertThat(bench.check().pages().get(first).plan()).isNotSameAs(before);
   }
 }

@@ -1,6 +1,7 @@
 package org.mapsel.server.apps;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -106,7 +107,14 @@ class ModelPlace {
   }
 
   private ShapeView shape(ShapeRef ref) {
-    return new ShapeView(ref, workspace.nameOf(ref.service()), ref.shape().name());
+    return new ShapeView(ref, workspace.nameOf(ref.service()), words(ref.shape()));
+  }
+
+  /**
+   * Shapes without a name of their own are called by where they stand, which begins with slashes.
+   */
+  private static String words(ShapeId shape) {
+    return shape.name().replaceFirst("^/+", "").replace("/", " › ");
   }
 
   TypeView type(String appId, String typeId, Locale locale) {
@@ -130,6 +138,7 @@ class ModelPlace {
         }
       }
     }
+    rows.sort(Comparator.comparing(row -> row.look().order().orElse(Integer.MAX_VALUE)));
     return new TypeView(
         type.id(), type.name(), type.shapes().stream().map(this::shape).toList(), rows, samples);
   }

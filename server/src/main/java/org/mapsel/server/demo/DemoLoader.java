@@ -4,6 +4,7 @@ import static org.mapsel.server.schema.Tables.SETTING;
 
 import java.util.List;
 import org.jooq.DSLContext;
+import org.mapsel.core.page.Page;
 import org.mapsel.core.page.edit.AddPage;
 import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.ref.EndpointId;
@@ -102,8 +103,13 @@ class DemoLoader {
                 FieldPath.of("arrivals", "berth"),
                 FieldPath.of("arrivals", "state"),
                 FieldPath.of("arrivals", "cargo", "goods")));
-    app = apps.edit(app.id(), app.version(), page(berthing, "GetVessel"));
-    apps.edit(app.id(), app.version(), page(berthing, "ReserveBerth"));
+    for (String operation : List.of("GetVessel", "ReserveBerth", "VesselParticulars")) {
+      app = apps.edit(app.id(), app.version(), page(berthing, operation));
+    }
+    DutyDeskModel model = new DutyDeskModel(berthing.id());
+    app = apps.edit(app.id(), app.version(), model.decisions());
+    List<Page> pages = app.app().pages();
+    apps.edit(app.id(), app.version(), DutyDeskModel.uses(pages.getFirst(), pages.getLast()));
   }
 
   private static AppEdit page(ServiceView service, String operation, FieldPath... fields) {

@@ -31,7 +31,9 @@ public final class SourceWords {
                   .map(call -> call.operation().text())
                   .orElse("a call that is gone"));
       case Source.Derived derived ->
-          derived.field() + " of " + of(page, reach, looks, derived.record());
+          derived.field()
+              + " of "
+              + of(page, reach, looks, derived.record()).replaceFirst("^all of ", "");
       case Source.Formula formula -> "= " + formula.text();
       case Source.Run run ->
           switch (run.what()) {

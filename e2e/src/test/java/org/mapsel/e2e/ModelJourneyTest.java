@@ -1,0 +1,124 @@
+package org.mapsel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** Fields are named, derived and given words once, and every page that shows them follows. */
+class ModelJourneyTest {
+
+  private static Product product;
+  private static Browser browser;
+
+  @BeforeAll
+  static void start() {
+    product = Product.withDemo();
+    browser = new Browser();
+  }
+
+  @AfterAll
+  static void stop() {
+    browser.close();
+    product.close();
+  }
+
+  private static Locator type(User user, String name) {
+    return user.page
+        .getByLabel("Record types")
+        .getByText(name, new Locator.GetByTextOptions().setExact(true));
+  }
+
+  private static Locator line(User user, String field) {
+    return user.page
+        .getByRole(AriaRole.ROW)
+        .filter(
+            new Locator.FilterOptions()
+                .setHas(
+                    user.page.getByLabel(
+                        "Tick " + field, new Page.GetByLabelOptions().setExact(true))));
+  }
+
+  private static void tell(User user) {
+    user.build("duty-desk", "List arrivals").run(true).press("List arrivals").sees("24 rows");
+  }
+
+  @Test
+  void whatTheModelSaysIsSeenOnThePages() {
+    User user = new User(browser, product);
+    tell(user);
+
+    user.goTo("/apps/duty-desk/model");
+    type(user, "Arrival").click();
+    user.page.getByLabel(Pattern.compile("^Label of berth:")).click();
+    user.type("Label of berth", "Quay").keys("Enter");
+    line(user, "lastPort").click();
+    user.press("Derive a field");
+    user.type("RE2 pattern", "(?P<first>\\w+)").type("called", "Sails from");
+    user.sees("in the samples:").press("Keep it");
+    line(user, "pilotOrdered").click();
+    user.press("Make a value list of its 2 values");
+    assertThat(user.page.getByLabel("Words for pilotOrdered")).not().hasValue("");
+    type(user, "Value lists").click();
+    Locator list =
+        user.page.getByRole(
+            AriaRole.FORM, new Page.GetByRoleOptions().setName("Pilot ordered").setExact(true));
+    list.getByLabel("codes and their words").fill("true = pilot comes\nfalse = none");
+    list.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Keep it")).click();
+    user.sees("Saved");
+
+    user.build("duty-desk", "List arrivals");
+    assertThat(user.heads().getByText("Quay")).isVisible();
+    user.tick("Sails from").tick("pilotOrdered");
+    user.run(true).press("List arrivals").sees("24 rows");
+    assertThat(user.heads().getByText("Sails from")).isVisible();
+    assertThat(user.page.getByRole(AriaRole.CELL, cell("pilot comes")).first()).isVisible();
+  }
+
+  private static Page.GetByRoleOptions cell(String words) {
+    return new Page.GetByRoleOptions().setName(words).setExact(true);
+  }
+
+  @Test
+  void aRequiredParameterThatNothingFillsIsToldAndMended() {
+    User user = new User(browser, product).build("duty-desk", "Get vessel");
+    user.press("hullNumber filled from: Hull number. Change").press("Leave it out");
+    user.press("1 thing to mend");
+    Locator drawer =
+        user.page.getByRole(
+            AriaRole.DIALOG, new Page.GetByRoleOptions().setName("What there is to mend"));
+    assertThat(drawer).containsText("Get vessel");
+    drawer.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Ask for")).click();
+    assertThat(drawer).containsText("Nothing to mend in this app.");
+    user.press("Close").sees("Nothing to mend");
+    assertThat(user.page.getByLabel(Pattern.compile("^Hull number"))).isVisible();
+  }
+
+  @Test
+  void theKeyboardNamesAndHidesFieldsAndTakesItBack() {
+    User user = new User(browser, product).goTo("/apps/duty-desk/model");
+    type(user, "Vessel").click();
+    Locator grid = user.page.getByRole(AriaRole.GRID);
+    grid.focus();
+    user.keys("ArrowDown", "ArrowDown", "Enter");
+    user.page.keyboard().type("Signal");
+    user.keys("Enter");
+    Locator callSign = line(user, "callSign");
+    assertThat(callSign).containsText("Signal");
+
+    grid.focus();
+    user.keys("h");
+    assertThat(
+            callSign.getByRole(
+                AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("hidden").setPressed(true)))
+        .isVisible();
+    user.keys("Control+z");
+    user.keys("Control+z");
+    assertThat(callSign).containsText("Call sign");
+  }
+}
