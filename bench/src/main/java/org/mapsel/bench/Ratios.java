@@ -22,7 +22,10 @@ public final class Ratios {
       MetadataBench.class,
       AnswerBench.class,
       DataAnswerBench.class,
-      RequestBench.class
+      RequestBench.class,
+      EditBench.class,
+      FormulaBench.class,
+      PatternBench.class
     };
     for (Class<?> benchmark : all) {
       if (arguments.length > 0 && !benchmark.getSimpleName().startsWith(arguments[0])) {

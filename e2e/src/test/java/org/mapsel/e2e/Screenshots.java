@@ -2,6 +2,7 @@ package org.mapsel.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
@@ -39,6 +40,7 @@ public final class Screenshots {
     bench(page);
     run(page);
     record(page);
+    model(page);
     trouble(page);
     access(page);
     entities(page);
@@ -105,6 +107,15 @@ public final class Screenshots {
     press(page, "Get vessel");
     assertThat(page.getByText("Salt Wren")).isVisible();
     take(page, "7-record");
+  }
+
+  private void model(Page page) {
+    page.navigate(product.address() + "/apps/duty-desk/model");
+    page.getByLabel("Record types")
+        .getByText("Arrival", new Locator.GetByTextOptions().setExact(true))
+        .click();
+    assertThat(page.getByLabel("Tick Berthed for")).isVisible();
+    take(page, "18-model");
   }
 
   private void trouble(Page page) {
