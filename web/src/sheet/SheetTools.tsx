@@ -40,7 +40,7 @@ export function SheetTools({ view, onView, onLeave, children }: Props) {
             ),
           },
         }}
-        sx={{ width: 165, '& input': { py: 0.5 } }}
+        sx={{ flex: '1 1 100px', maxWidth: 165, '& input': { py: 0.5 } }}
       />
       <ToggleButtonGroup
         exclusive

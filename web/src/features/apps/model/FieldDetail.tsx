@@ -14,11 +14,13 @@ interface Props {
   onRemove: () => void;
 }
 
-/** The codes of a field: those its description lists, or else those in the samples. */
+/** The codes of a field: those its description lists, or else those that come again in the samples. */
 function codes({ look, path }: ModelRow, samples: ModelType['samples']) {
   if (look.choices.length > 0) return look.choices;
   const values = samples.map((sample) => valueAt(sample, path, {}));
-  const seen = new Set(values.filter(isPlain).map(String));
+  const plain = values.filter(isPlain);
+  const seen = new Set(plain.map(String));
+  if (seen.size === plain.length) return [];
   return [...seen].map((code) => ({ code, words: code }));
 }
 

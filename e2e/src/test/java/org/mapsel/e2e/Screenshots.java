@@ -146,6 +146,7 @@ public final class Screenshots {
     page.getByLabel("Run").check();
     press(page, "List cranes");
     assertThat(page.getByText("12 rows")).isVisible();
+    assertThat(page.getByText("Waiting for the service")).hasCount(0);
     take(page, "13-yard-board");
   }
 

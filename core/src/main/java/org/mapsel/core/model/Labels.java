@@ -49,7 +49,15 @@ public final class Labels {
           Map.entry("m3", "m³"),
           Map.entry("m2", "m²"));
 
+  /** What names of numbers end with that count nothing. */
+  private static final Set<String> TELLING = Set.of("id", "no.", "number", "code", "year");
+
   private Labels() {}
+
+  /** Whether a label is that of a number which tells things apart and counts nothing. */
+  static boolean tellsApart(String label) {
+    return TELLING.contains(lower(label.substring(label.lastIndexOf(' ') + 1)));
+  }
 
   /**
    * {@code hullNumber} becomes {@code Hull number}, {@code etaUtc} {@code ETA (UTC)}, {@code

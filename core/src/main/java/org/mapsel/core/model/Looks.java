@@ -84,7 +84,7 @@ public final class Looks {
         type,
         said.label().orElse(name),
         said.help().orElse(help),
-        said.format().orElseGet(() -> usual(type, isKey)),
+        said.format().orElseGet(() -> usual(type, isKey || Labels.tellsApart(name))),
         said.unit().or(() -> unit).orElse(""),
         said.order(),
         isKey,
@@ -94,7 +94,10 @@ public final class Looks {
         said.empty().orElse(""));
   }
 
-  /** How values of a type are shown if nobody says better; numbers that are keys are no amounts. */
+  /**
+   * How values of a type are shown unless it is decided; numbers that tell things apart count
+   * nothing.
+   */
   static Format usual(ScalarType type, boolean key) {
     return switch (type) {
       case INTEGER, DECIMAL, FLOAT -> new Format.Number(Optional.empty(), !key, false);

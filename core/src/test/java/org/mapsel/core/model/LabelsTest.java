@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.mapsel.core.shape.ScalarType;
 
 /** Readable labels from wire names. */
 class LabelsTest {
@@ -28,5 +29,15 @@ class LabelsTest {
   })
   void readLikeWords(String name, String label) {
     assertThat(Labels.of(name)).isEqualTo(label);
+  }
+
+  @ParameterizedTest
+  @CsvSource({"arrivalId,true", "hull_no,true", "builtYear,true", "tonnes,false", "paid,false"})
+  void numbersThatTellThingsApartHaveNoThousands(String name, boolean apart) {
+    Format.Number format =
+        (Format.Number)
+            new Looks(Model.EMPTY).of(name, ScalarType.INTEGER, Overrides.NONE).format();
+
+    assertThat(format.grouped()).isEqualTo(!apart);
   }
 }
