@@ -45,12 +45,12 @@ export function useRun(
   const queries = useQueryClient();
   const [run, setRun] = useState<Run>();
   const [typed, setTyped] = useState(start);
-  const settled = async (next: Run) => {
+  const settled = (next: Run) => {
     setRun(next);
     if (!builder) return;
-    // On the bench the answer is the new sample, in the field sheets too.
-    await queries.invalidateQueries({ queryKey: ['bench'] });
-    await queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
+    // On the bench the answer is the new sample, in the field sheets too. The page need not wait.
+    void queries.invalidateQueries({ queryKey: ['bench'] });
+    void queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
   };
   const opening = useMutation({
     mutationFn: () =>

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import { useState } from 'react';
+import { inlineLook } from './inlineLook';
 
 interface Props {
   value: string;
@@ -73,20 +74,3 @@ export function InlineEdit({ value, label, onCommit, prefix, placeholder }: Prop
     />
   );
 }
-
-const inlineLook = {
-  font: 'inherit',
-  color: 'inherit',
-  textAlign: 'left',
-  background: 'none',
-  border: 0,
-  borderBottom: '1px dotted',
-  borderColor: 'primary.main',
-  padding: 0,
-  minWidth: 40,
-  maxWidth: '100%',
-  overflow: 'hidden',
-  textOverflow: 'ellipsis',
-  whiteSpace: 'nowrap',
-  cursor: 'pointer',
-} as const;

@@ -69,7 +69,8 @@ export function Bench({ view, page, bench }: Props) {
     tools: <PageMenu view={view} page={page} bench={bench} onEdit={edits.edit} />,
     below: <Reactions page={page} bench={bench} onEdit={edits.edit} />,
   };
-  if (running) {
+  // What runs is the page as it is kept: edits on their way come first.
+  if (running && edits.saving !== 'saving') {
     return (
       <RunSides
         app={view.id}

@@ -10,6 +10,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Fragment, lazy, Suspense, useDeferredValue, useState } from 'react';
 import type { SlotId, Source } from '@/api/client';
 import { offersQuery } from '@/api/queries';
+import { inlineLook } from '@/ui/inlineLook';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
 
@@ -251,20 +252,4 @@ export function SourcePicker(props: Props) {
   );
 }
 
-const look = {
-  font: 'inherit',
-  fontSize: 12.5,
-  color: 'inherit',
-  textAlign: 'left',
-  background: 'none',
-  border: 0,
-  borderBottom: '1px dotted',
-  borderColor: 'primary.main',
-  padding: 0,
-  minWidth: 40,
-  maxWidth: '100%',
-  overflow: 'hidden',
-  textOverflow: 'ellipsis',
-  whiteSpace: 'nowrap',
-  cursor: 'pointer',
-} as const;
+const look = { ...inlineLook, fontSize: 12.5 } as const;

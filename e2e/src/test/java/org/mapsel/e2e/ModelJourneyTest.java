@@ -100,6 +100,22 @@ class ModelJourneyTest {
   }
 
   @Test
+  void aRowIsDraggedOntoTheTableThatShallShowIt() {
+    User user = new User(browser, product).build("duty-desk", "List arrivals");
+    assertThat(user.heads().getByText("Draught")).hasCount(0);
+    Locator row =
+        user.page
+            .getByTestId("left")
+            .getByText("draughtMetres", new Locator.GetByTextOptions().setExact(true));
+
+    row.dragTo(user.heads().getByText("Vessel"));
+
+    assertThat(user.heads().getByText("Draught (m)")).isVisible();
+    user.keys("Control+z");
+    assertThat(user.heads().getByText("Draught")).hasCount(0);
+  }
+
+  @Test
   void theKeyboardNamesAndHidesFieldsAndTakesItBack() {
     User user = new User(browser, product).goTo("/apps/duty-desk/model");
     type(user, "Vessel").click();
