@@ -17,7 +17,10 @@ interface Props {
 /** What can be done with a sheet as a whole: send, find a field, show fewer rows. */
 export function SheetTools({ view, onView, onLeave, children }: Props) {
   return (
-    <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', py: 0.75, px: 1 }}>
+    <Box
+      // On one line whatever it holds: rows that move while one is pressed are missed by the mouse.
+      sx={{ display: 'flex', gap: 1, alignItems: 'center', py: 0.75, px: 1, overflowX: 'auto' }}
+    >
       {children}
       <TextField
         placeholder="find a field…"
@@ -40,7 +43,7 @@ export function SheetTools({ view, onView, onLeave, children }: Props) {
             ),
           },
         }}
-        sx={{ flex: '1 1 100px', maxWidth: 165, '& input': { py: 0.5 } }}
+        sx={{ flex: '1 1 60px', minWidth: 60, maxWidth: 165, '& input': { py: 0.5 } }}
       />
       <ToggleButtonGroup
         exclusive
@@ -50,7 +53,14 @@ export function SheetTools({ view, onView, onLeave, children }: Props) {
         onChange={(_, filter: Filter | null) => {
           if (filter) onView({ type: 'filter', filter });
         }}
-        sx={{ '& .MuiToggleButton-root': { py: 0.25, px: 1, textTransform: 'none' } }}
+        sx={{
+          '& .MuiToggleButton-root': {
+            py: 0.25,
+            px: 1,
+            textTransform: 'none',
+            whiteSpace: 'nowrap',
+          },
+        }}
       >
         <ToggleButton value="used">used</ToggleButton>
         <ToggleButton value="values">with values</ToggleButton>
