@@ -1,27 +1,67 @@
 import Button from '@mui/material/Button';
+import Dialog from '@mui/material/Dialog';
+import DialogActions from '@mui/material/DialogActions';
+import DialogTitle from '@mui/material/DialogTitle';
+import { useState } from 'react';
 import type { ButtonView } from '@/api/client';
 import type { PartProps } from './model';
 import { Pickable } from './Pickable';
 
-/** A button that says while its answer is awaited. */
+/** A button; one that cannot be taken back asks first. */
 export function ButtonPart({ part, use }: PartProps<ButtonView>) {
+  const [asking, setAsking] = useState(false);
+  const dangerous = part.manner === 'DANGEROUS';
+  const press = () => {
+    setAsking(false);
+    use.onPress(part.id);
+  };
   const button = (
     <Button
-      variant="contained"
+      variant={part.manner === 'MAIN' ? 'contained' : 'outlined'}
+      color={dangerous ? 'error' : 'primary'}
       size="medium"
       disabled={use.busy}
       onClick={() => {
-        if (!use.building) use.onPress(part.id);
+        if (use.building) return;
+        if (dangerous) setAsking(true);
+        else press();
       }}
     >
-      {use.busy ? 'One moment…' : part.heading}
+      {part.heading}
     </Button>
   );
-  return use.building ? (
-    <Pickable use={use} place={{ part: part.id }}>
+  if (use.building) {
+    return (
+      <Pickable use={use} place={{ part: part.id }}>
+        {button}
+      </Pickable>
+    );
+  }
+  return (
+    <>
       {button}
-    </Pickable>
-  ) : (
-    button
+      {asking && (
+        <Dialog
+          open
+          onClose={() => {
+            setAsking(false);
+          }}
+        >
+          <DialogTitle>{part.heading}? This cannot be taken back.</DialogTitle>
+          <DialogActions>
+            <Button
+              onClick={() => {
+                setAsking(false);
+              }}
+            >
+              Keep it as it is
+            </Button>
+            <Button color="error" variant="contained" onClick={press} autoFocus>
+              {part.heading}
+            </Button>
+          </DialogActions>
+        </Dialog>
+      )}
+    </>
   );
 }

@@ -173,10 +173,17 @@ function Field({ input, value, onInput }: FieldProps) {
   );
 }
 
-/** Fields to type or choose in. */
-export function FormPart({ part, use }: PartProps<FormView>) {
+/** Fields to type or choose in; Enter presses the button that belongs to them. */
+export function FormPart({ part, use, button }: PartProps<FormView>) {
   return (
-    <Box>
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(event: React.SyntheticEvent) => {
+        event.preventDefault();
+        if (button !== undefined && !use.building && !use.busy) use.onPress(button);
+      }}
+    >
       <Heading words={part.heading} />
       <Box
         sx={{
@@ -191,12 +198,14 @@ export function FormPart({ part, use }: PartProps<FormView>) {
               input={input}
               value={use.typed[input.id] ?? input.value}
               onInput={(value) => {
-                use.onInput(input.id, value);
+                use.onInput(input.id, value, input.reported);
               }}
             />
           </Pickable>
         ))}
       </Box>
+      {/* Browsers take Enter for sending only where there is something to send with. */}
+      <input type="submit" hidden aria-hidden tabIndex={-1} />
     </Box>
   );
 }

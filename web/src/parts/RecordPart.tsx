@@ -6,13 +6,13 @@ import { Heading } from './Heading';
 import { isPicked, type PartProps } from './model';
 
 /** One thing with its fields. */
-export function RecordPart({ part, use }: PartProps<RecordView>) {
+export function RecordPart({ part, use, whenEmpty }: PartProps<RecordView>) {
   const { building, onPick, picked } = use;
   const filled = part.content === 'FILLED';
   return (
     <Box>
       <Heading words={part.heading} />
-      {!filled && !building && <Emptiness content={part.content} />}
+      {!filled && !building && <Emptiness content={part.content} whenEmpty={whenEmpty} />}
       {(filled || building) && (
         <Box
           component="dl"

@@ -3,17 +3,14 @@ import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableHead from '@mui/material/TableHead';
-import TablePagination from '@mui/material/TablePagination';
 import TableRow from '@mui/material/TableRow';
-import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import TableSortLabel from '@mui/material/TableSortLabel';
 import type { ColumnView, TableView } from '@/api/client';
-import { count } from '@/lib/format';
 import { Cell } from './Cell';
 import { Emptiness } from './Emptiness';
 import { isPicked, type PartProps } from './model';
+import { choosable, RowTools, useRowPages } from './RowTools';
 
-const ROWS = 50;
 /** Only free text may break into lines. */
 const lines = ({ display }: ColumnView) =>
   display === 'TEXT' || display === 'LONG_TEXT' ? 'normal' : 'nowrap';
@@ -46,28 +43,30 @@ const stacked = {
 } as const;
 
 /** Rows with columns. */
-export function TablePart({ part, use }: PartProps<TableView>) {
-  const { building, onPick, picked } = use;
-  const [at, setAt] = useState(0);
-  const pageAt = at * ROWS < part.total ? at : 0;
-  const first = pageAt * ROWS;
-  const rows = part.rows.slice(first - part.from, first - part.from + ROWS);
+export function TablePart({ part, use, whenEmpty }: PartProps<TableView>) {
+  const { building, onPick, picked, onArrange } = use;
+  const { rows } = part;
+  const { drawn, pages } = useRowPages(part.id, rows, use);
   const pick = (item: string, row?: number) => (event: React.SyntheticEvent) => {
     if (!onPick) return;
-    event.stopPropagation();
+    if (building) event.stopPropagation();
     onPick({ part: part.id, item, ...(row === undefined ? {} : { row }) });
   };
   const look = (item: string) => (isPicked(picked, part.id, item) ? { bgcolor: 'shallow' } : {});
+  /** Up, down, and back to the order of the answer. */
+  const order = (column: string) => {
+    const again = rows.by === column;
+    onArrange?.(part.id, {
+      by: again && rows.descending ? undefined : column,
+      descending: again && !rows.descending,
+      find: rows.find,
+    });
+  };
   return (
     <Box>
-      <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1.5 }}>
-        <Typography variant="h2">{part.heading}</Typography>
-        {(part.content === 'FILLED' || part.content === 'EMPTY') && (
-          <Typography sx={{ color: 'text.secondary' }}>{count(part.total, 'row')}</Typography>
-        )}
-      </Box>
-      {part.total === 0 && !building && <Emptiness content={part.content} />}
-      {(building || part.total > 0) && (
+      <RowTools part={part.id} heading={part.heading} rows={rows} use={use} />
+      {rows.all === 0 && !building && <Emptiness content={rows.content} whenEmpty={whenEmpty} />}
+      {(building || rows.all > 0) && (
         <Box sx={{ overflowX: 'auto' }}>
           <Table
             size="small"
@@ -81,33 +80,53 @@ export function TablePart({ part, use }: PartProps<TableView>) {
           >
             <TableHead>
               <TableRow>
-                {part.columns.map((column) => (
+                {rows.columns.map((column) => (
                   <TableCell
                     key={column.id}
                     align={right(column)}
                     tabIndex={building ? 0 : undefined}
                     onClick={building ? pick(column.id) : undefined}
                     onFocus={building ? pick(column.id) : undefined}
+                    sortDirection={
+                      rows.by === column.id ? (rows.descending ? 'desc' : 'asc') : false
+                    }
                     sx={look(column.id)}
                   >
-                    {column.label}
+                    {onArrange && rows.all > 1 ? (
+                      <TableSortLabel
+                        active={rows.by === column.id}
+                        direction={rows.by === column.id && rows.descending ? 'desc' : 'asc'}
+                        onClick={() => {
+                          order(column.id);
+                        }}
+                      >
+                        {column.label}
+                      </TableSortLabel>
+                    ) : (
+                      column.label
+                    )}
                   </TableCell>
                 ))}
               </TableRow>
             </TableHead>
             <TableBody>
-              {rows.map((row, index) => (
-                <TableRow key={first + index} selected={part.chosen === first + index}>
-                  {part.columns.map((column, place) => (
+              {drawn.map((row) => (
+                <TableRow
+                  key={row.number}
+                  hover={rows.choosing && !building}
+                  selected={rows.chosen === row.number}
+                  {...choosable(part.id, rows, row.number, use)}
+                >
+                  {rows.columns.map((column, place) => (
                     <TableCell
                       key={column.id}
                       data-label={column.label}
                       align={right(column)}
-                      onClick={onPick ? pick(column.id, first + index) : undefined}
+                      onClick={onPick ? pick(column.id, row.number) : undefined}
                       sx={{ ...look(column.id), whiteSpace: lines(column) }}
                     >
                       <span>
-                        <Cell cell={row[place]} column={column} />
+                        <Cell cell={row.cells[place]} column={column} />
                       </span>
                     </TableCell>
                   ))}
@@ -117,23 +136,7 @@ export function TablePart({ part, use }: PartProps<TableView>) {
           </Table>
         </Box>
       )}
-      {part.total > ROWS && (
-        <TablePagination
-          component="div"
-          count={part.total}
-          page={pageAt}
-          rowsPerPage={ROWS}
-          rowsPerPageOptions={[ROWS]}
-          onPageChange={(_, next) => {
-            const wanted = next * ROWS;
-            const here =
-              wanted >= part.from &&
-              Math.min(wanted + ROWS, part.total) <= part.from + part.rows.length;
-            if (!here) use.onRows?.(part.id, wanted);
-            setAt(next);
-          }}
-        />
-      )}
+      {pages}
     </Box>
   );
 }

@@ -7,6 +7,13 @@ export interface Picked {
   row?: number;
 }
 
+/** How rows are to be seen. */
+export interface Arrangement {
+  by: string | undefined;
+  descending: boolean;
+  find: string;
+}
+
 /** What a page that is drawn is used for, and what happens to it. */
 export interface PageUse {
   /** Whether it is built: then nothing on it does anything but being picked. */
@@ -16,16 +23,24 @@ export interface PageUse {
   /** What was typed since the server heard of it last, by input. */
   typed: Readonly<Record<string, Json>>;
   busy: boolean;
-  onInput: (id: string, value: Json) => void;
+  onInput: (id: string, value: Json, reported: boolean) => void;
   onPress: (button: string) => void;
   onChoose: (part: string, row: number) => void;
-  /** Asks for rows of a table that are not drawn yet. */
+  onArrange: ((part: string, arrangement: Arrangement) => void) | undefined;
+  onReply: (yes: boolean) => void;
+  /** Asks for rows of a part that are not drawn yet. */
   onRows: ((part: string, from: number) => void) | undefined;
+  /** Where the rows of a part can be had as a file. */
+  fileOf: ((part: string) => string) | undefined;
 }
 
 export interface PartProps<P extends PartView> {
   part: P;
   use: PageUse;
+  /** What the part says when there is nothing to show; empty for the usual words. */
+  whenEmpty: string;
+  /** The button that belongs to a form: the first one below it. */
+  button?: string | undefined;
 }
 
 export const isPicked = (picked: Picked | undefined, part: string, item?: string) =>

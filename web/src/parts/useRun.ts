@@ -1,24 +1,33 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useEffectEvent, useState } from 'react';
+import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
 import {
   api,
+  ApiProblem,
   type Happening,
   type Json,
+  type Leads,
   type PageView,
+  type PartView,
+  type RowsView,
   type Run,
-  type TableView,
   unwrap,
   wire,
 } from '@/api/client';
 import { servicesQuery } from '@/api/queries';
+import type { Arrangement, PageUse } from './model';
 
 const onTheWire = (typed: Record<string, Json>) =>
   Object.fromEntries(Object.entries(typed).map(([id, value]) => [id, wire(value)]));
 
-/** The run with other rows of one of its tables. */
-export function withRows(run: Run, table: TableView): Run {
-  const parts = run.page.parts.map((part) => (part.id === table.id ? table : part));
-  return { ...run, page: { ...run.page, parts } };
+const withRowsOf = (part: PartView, id: string, rows: RowsView): PartView =>
+  part.id === id && (part.kind === 'table' || part.kind === 'cards') ? { ...part, rows } : part;
+
+/** The run with other rows of one of its parts. */
+export function withRows(run: Run, part: string, rows: RowsView): Run {
+  return {
+    ...run,
+    page: { ...run.page, parts: run.page.parts.map((one) => withRowsOf(one, part, rows)) },
+  };
 }
 
 /** What stands in the inputs of a page. */
@@ -31,89 +40,202 @@ export function enteredIn(page: PageView): Record<string, Json> {
   );
 }
 
-/**
- * A page that really runs: events go to the server, which makes the calls.
- *
- * @param start what stands in the inputs before anybody types, for builders who try it
- */
-export function useRun(
-  app: string,
-  page: string,
-  builder: boolean,
-  start: Record<string, Json> = {},
-) {
+/** What was typed since it was sent; the server knows the rest. */
+export function notYetSent(typed: Record<string, Json>, sent: Record<string, Json>) {
+  return Object.fromEntries(Object.entries(typed).filter(([id, value]) => sent[id] !== value));
+}
+
+/** Typing is over after so many milliseconds. */
+const PAUSE = 500;
+
+export interface RunOptions {
+  app: string;
+  page: string;
+  /** Whether somebody tries the page who builds it. */
+  builder: boolean;
+  /** What stands in the inputs before anybody types, for builders who try it. */
+  start?: Record<string, Json>;
+  /** What the page is opened with, as its address has it. */
+  arguments?: Record<string, string>;
+  /** Where the page runs already. */
+  run?: string | undefined;
+  /** Whether that run was shown before, so that coming to it is coming back. */
+  seen?: boolean;
+  /** The page is shown, in a run that it can be found again in. */
+  onShown?: (run: string) => void;
+  /** The page leads somewhere else. */
+  onLead: (leads: Leads) => void;
+}
+
+/** A page that really runs: events go to the server, which makes the calls. */
+export function useRun(options: RunOptions) {
+  const { app, page, builder } = options;
   const queries = useQueryClient();
   const [run, setRun] = useState<Run>();
-  const [typed, setTyped] = useState(start);
-  const settled = (next: Run) => {
+  const [typed, setTyped] = useState(options.start ?? {});
+  const settled = (next: Run, sent: Record<string, Json>) => {
     setRun(next);
+    setTyped((now) => notYetSent(now, sent));
+    options.onShown?.(next.run);
+    if (next.leads) options.onLead(next.leads);
     if (!builder) return;
     // On the bench the answer is the new sample, in the field sheets too. The page need not wait.
     void queries.invalidateQueries({ queryKey: ['bench'] });
     void queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
   };
+  // What happens on a page happens one after the other.
+  const scope = { id: `run ${app} ${page}` };
   const opening = useMutation({
-    mutationFn: () =>
-      unwrap(
+    scope,
+    mutationFn: async () => {
+      const sent = typed;
+      const opened = await unwrap(
         api.POST('/api/apps/{app}/pages/{page}/runs', {
           params: { path: { app, page } },
-          body: { builder, inputs: onTheWire(typed) },
+          body: { builder, inputs: onTheWire(sent), arguments: options.arguments ?? {} },
         }),
-      ),
-    onSuccess: settled,
+      );
+      return { opened, sent };
+    },
+    onSuccess: ({ opened, sent }) => {
+      settled(opened, sent);
+    },
   });
   const happening = useMutation({
-    mutationFn: (event: Happening) =>
-      unwrap(
+    scope,
+    mutationFn: async ({ event, at = run?.run ?? '' }: { event: Happening; at?: string }) => {
+      const sent = typed;
+      const after = await unwrap(
         api.POST('/api/runs/{run}/events', {
-          params: { path: { run: run?.run ?? '' } },
-          body: {
-            inputs: onTheWire(typed),
-            event,
-          },
+          params: { path: { run: at } },
+          body: { inputs: onTheWire(sent), event },
         }),
-      ),
-    onSuccess: settled,
+      );
+      return { after, sent };
+    },
+    onSuccess: ({ after, sent }) => {
+      settled(after, sent);
+    },
+  });
+  const finding = useMutation({
+    mutationFn: (at: string) =>
+      unwrap(api.GET('/api/runs/{run}', { params: { path: { run: at } } })),
+    onSuccess: (found) => {
+      settled(found, {});
+    },
   });
   const fetching = useMutation({
-    mutationFn: ({ part, from }: { part: string; from: number }) =>
-      unwrap(
+    mutationFn: async ({ part, from }: { part: string; from: number }) => {
+      const rows = await unwrap(
         api.GET('/api/runs/{run}/parts/{part}/rows', {
           params: { path: { run: run?.run ?? '', part }, query: { from, count: 200 } },
         }),
-      ),
-    onSuccess: (table) => {
-      if (run) setRun(withRows(run, table));
+      );
+      return { part, rows };
+    },
+    onSuccess: ({ part, rows }) => {
+      if (run) setRun(withRows(run, part, rows));
     },
   });
+  /** A run that is over begins anew, with what the address still says. */
+  const anewIfOver = (error: Error) => {
+    if (error instanceof ApiProblem && error.code === 'SERVER_RUN_OVER') {
+      happening.reset();
+      finding.reset();
+      opening.mutate();
+    }
+  };
   // Opening happens once, whatever the form holds later.
   const open = useEffectEvent(() => {
-    opening.mutate();
+    if (!options.run) opening.mutate();
+    else if (options.seen) {
+      happening.mutate({ event: { kind: 'cameBack' }, at: options.run }, { onError: anewIfOver });
+    } else finding.mutate(options.run, { onError: anewIfOver });
   });
   useEffect(() => {
     open();
   }, []);
-  return {
-    run,
+  const happen = (event: Happening) => {
+    happening.mutate({ event });
+  };
+  useTimes(run?.page.every ?? [], (seconds) => {
+    happen({ kind: 'passed', seconds });
+  });
+  const pause = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const { mutate } = happening;
+  const at = run?.run;
+  const onArrange = useCallback(
+    (part: string, { by, descending, find }: Arrangement) => {
+      if (at === undefined) return;
+      mutate({
+        event: { kind: 'arranged', part, descending, find, ...(by ? { by } : {}) },
+        at,
+      });
+    },
+    [mutate, at],
+  );
+  const press = (event: Happening) => {
+    clearTimeout(pause.current);
+    happening.mutate({ event });
+  };
+  const use: Omit<PageUse, 'picked' | 'onPick'> = {
+    building: false,
     typed,
     busy: opening.isPending || happening.isPending,
-    error: opening.error ?? happening.error ?? fetching.error,
+    onInput: (id, value, reported) => {
+      setTyped((before) => ({ ...before, [id]: value }));
+      if (!reported) return;
+      clearTimeout(pause.current);
+      pause.current = setTimeout(() => {
+        happen({ kind: 'entered' });
+      }, PAUSE);
+    },
+    onPress: (button) => {
+      press({ kind: 'pressed', button });
+    },
+    onChoose: (part, row) => {
+      press({ kind: 'chosen', part, row });
+    },
+    onReply: (yes) => {
+      press({ kind: 'replied', yes });
+    },
+    onArrange,
+    onRows: (part, from) => {
+      fetching.mutate({ part, from });
+    },
+    fileOf: (part) => `/api/runs/${run?.run ?? ''}/parts/${part}/rows.csv`,
+  };
+  return {
+    run,
+    use,
+    error: opening.error ?? happening.error ?? finding.error ?? fetching.error,
     /** Opens the page anew, with what was typed kept. */
     again: () => {
       happening.reset();
+      finding.reset();
       opening.mutate();
     },
-    onInput: (id: string, value: Json) => {
-      setTyped((before) => ({ ...before, [id]: value }));
-    },
-    onPress: (button: string) => {
-      happening.mutate({ kind: 'pressed', button });
-    },
-    onChoose: (part: string, row: number) => {
-      happening.mutate({ kind: 'chosen', part, row });
-    },
-    onRows: (part: string, from: number) => {
-      fetching.mutate({ part, from });
-    },
   };
+}
+
+/** Tells each time that so many seconds have passed while the page is looked at. */
+function useTimes(every: number[], onPassed: (seconds: number) => void) {
+  const passed = useEffectEvent(onPassed);
+  const key = every.join(' ');
+  useEffect(() => {
+    const timers = key
+      .split(' ')
+      .filter((one) => one !== '')
+      .map((one) =>
+        setInterval(
+          () => {
+            if (!document.hidden) passed(Number(one));
+          },
+          Number(one) * 1000,
+        ),
+      );
+    return () => {
+      timers.forEach(clearInterval);
+    };
+  }, [key]);
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { Bench, BenchItem, ModelRow, PageCall, Run } from '@/api/client';
+import type { AppView, Bench, BenchItem, ModelRow, PageCall, RowsView, Run } from '@/api/client';
 import type { FieldRow } from '@/sheet/model';
-import { withRows } from '@/parts/useRun';
+import { notYetSent, withRows } from '@/parts/useRun';
 import {
   changeEdit,
   draggedText,
@@ -16,6 +16,7 @@ import {
   fieldEdit,
   usedRows,
 } from './bench/model';
+import { actionsOf, triggersOf, triggerWords } from './bench/choices';
 import { offeredAt } from './bench/formula';
 import { groupsOf, isComplete, keysOf, startRule, waysFor } from './derived/rules';
 import { choiceOf, formatsFor } from './look/formats';
@@ -64,7 +65,7 @@ const day: BenchItem = {
 };
 
 const bench: Bench = {
-  page: { name: 'Arrivals', parts: [], messages: [] },
+  page: { name: 'Arrivals', parts: [], frames: [], messages: [], every: [] },
   calls: [call],
   items: [day, eta],
   reactions: [],
@@ -149,23 +150,59 @@ describe('a change where a field stands', () => {
 
 describe('a page that runs', () => {
   it('takes the place of the rows that were drawn before', () => {
-    const table = {
-      kind: 'table',
-      id: 'table_3',
-      heading: '',
+    const rows: RowsView = {
       columns: [],
       rows: [],
       from: 0,
       total: 900,
+      all: 900,
+      choosing: false,
+      descending: false,
+      find: '',
       content: 'FILLED',
-    } as const;
+    };
     const run: Run = {
       run: 'r',
-      page: { name: '', parts: [{ ...table, columns: [], rows: [] }], messages: [] },
+      page: {
+        name: '',
+        parts: [{ kind: 'table', id: 'table_3', heading: '', rows }],
+        frames: [],
+        messages: [],
+        every: [],
+      },
       trace: [],
     };
-    const later = withRows(run, { ...table, columns: [], rows: [], from: 200 });
-    expect(later.page.parts[0]).toMatchObject({ from: 200 });
+    const later = withRows(run, 'table_3', { ...rows, from: 200 });
+    expect(later.page.parts[0]).toMatchObject({ rows: { from: 200 } });
+  });
+
+  it('keeps what was typed while an answer was on its way', () => {
+    expect(notYetSent({ day: '2031-05-15', basin: 'north' }, { day: '2031-05-14' })).toEqual({
+      day: '2031-05-15',
+      basin: 'north',
+    });
+    expect(notYetSent({ day: '2031-05-14' }, { day: '2031-05-14' })).toEqual({});
+  });
+});
+
+describe('what happens, as sentences', () => {
+  it('names what an event is about', () => {
+    expect(triggerWords({ kind: 'pressed', button: 'b' }, 'Find')).toBe('Find is pressed');
+    expect(triggerWords({ kind: 'every', seconds: 60 }, '')).toBe('a minute has passed');
+    expect(triggerWords({ kind: 'every', seconds: 300 }, '')).toBe('5 minutes have passed');
+  });
+
+  it('offers every input and call of the page, and the other pages', () => {
+    const view = {
+      pages: [
+        { id: 'page_1', name: 'Arrivals', alone: true },
+        { id: 'page_2', name: 'Vessel', alone: false },
+      ],
+    } as AppView;
+    expect(triggersOf(bench).map(({ words }) => words)).toContain('ETA (UTC) changes');
+    const words = actionsOf(bench, view, 'page_1').map((one) => one.words);
+    expect(words).toContain('go to Vessel');
+    expect(words).not.toContain('go to Arrivals');
   });
 });
 

@@ -67,7 +67,7 @@ export function Bench({ view, page, bench }: Props) {
       setRunning(on);
     },
     tools: <PageMenu view={view} page={page} bench={bench} onEdit={edits.edit} />,
-    below: <Reactions page={page} bench={bench} onEdit={edits.edit} />,
+    below: <Reactions view={view} page={page} bench={bench} onEdit={edits.edit} />,
   };
   // What runs is the page as it is kept: edits on their way come first.
   if (running && edits.saving !== 'saving') {

@@ -13,7 +13,7 @@ interface Props {
   onEdit: (edit: AppEdit) => void;
 }
 
-type Asking = 'page' | 'app' | 'text';
+type Asking = 'page' | 'app' | 'text' | 'button';
 
 /** What can be done with the page as a whole. */
 export function PageMenu({ view, page, bench, onEdit }: Props) {
@@ -52,6 +52,14 @@ export function PageMenu({ view, page, bench, onEdit }: Props) {
         <MenuItem onClick={ask('page')}>Rename the page…</MenuItem>
         <MenuItem onClick={ask('app')}>Rename the app…</MenuItem>
         <MenuItem onClick={ask('text')}>Add a text at the top…</MenuItem>
+        <MenuItem onClick={ask('button')}>Add a button…</MenuItem>
+        <MenuItem
+          onClick={doAndClose(() => {
+            onEdit({ kind: 'copyPage', page });
+          })}
+        >
+          Copy the page
+        </MenuItem>
         {bench.calls.map((call) => (
           <MenuItem
             key={call.id}
@@ -88,6 +96,16 @@ export function PageMenu({ view, page, bench, onEdit }: Props) {
           onClose={close}
           onName={(name) => {
             onEdit({ kind: 'renameApp', name });
+          }}
+        />
+      )}
+      {asking === 'button' && (
+        <NameDialog
+          label="Words on the button"
+          start=""
+          onClose={close}
+          onName={(words) => {
+            onEdit({ kind: 'addButton', page, words });
           }}
         />
       )}

@@ -9,7 +9,9 @@ import type { AppEdit, BenchItem } from '@/api/client';
 import { InlineEdit } from '@/ui/InlineEdit';
 import { FormatMenu } from '../look/FormatMenu';
 import { changeEdit, differs } from './model';
+import { InputSettings } from './InputSettings';
 import { OnlyHere } from './OnlyHere';
+import { PartSettings } from './PartSettings';
 import { SourcePicker } from './SourcePicker';
 
 const small = { fontSize: 16 };
@@ -100,6 +102,12 @@ export function PartStrip({ app, page, item, onEdit }: Props) {
             onEdit(changeEdit(page, item, { format }));
           }}
         />
+      )}
+      {item.settings && (
+        <PartSettings app={app} page={page} item={item} settings={item.settings} onEdit={onEdit} />
+      )}
+      {item.input && inside !== undefined && (
+        <InputSettings app={app} page={page} input={inside} settings={item.input} onEdit={onEdit} />
       )}
       <Box sx={{ flex: 1 }} />
       <IconButton

@@ -1,76 +1,218 @@
+import Add from '@mui/icons-material/Add';
+import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import type { AppEdit, Bench } from '@/api/client';
+import IconButton from '@mui/material/IconButton';
+import Menu from '@mui/material/Menu';
+import MenuItem from '@mui/material/MenuItem';
+import Typography from '@mui/material/Typography';
+import { useState } from 'react';
+import type { Action, AppEdit, AppView, Bench, Reaction, Trigger } from '@/api/client';
+import { actionsOf, triggersOf, triggerWords, type WordChoice } from './choices';
+import { SourcePicker } from './SourcePicker';
+import { StepClause } from './StepClause';
+import { WordMenu } from './WordMenu';
+
+const small = { fontSize: 16 };
+
+interface AddProps<T> {
+  label: string;
+  choices: WordChoice<T>[];
+  onChoose: (value: T) => void;
+  words?: string;
+}
+
+/** A plus that offers what can be added. */
+function AddMenu<T>({ label, choices, onChoose, words }: AddProps<T>) {
+  const [anchor, setAnchor] = useState<HTMLElement>();
+  return (
+    <>
+      <IconButton
+        aria-label={label}
+        aria-haspopup="menu"
+        title={label}
+        onClick={(event) => {
+          setAnchor(event.currentTarget);
+        }}
+        sx={words ? { fontSize: 13.5, borderRadius: 1, pr: 1 } : { p: 0.25 }}
+      >
+        <Add sx={small} />
+        {words}
+      </IconButton>
+      <Menu
+        open={anchor !== undefined}
+        anchorEl={anchor ?? null}
+        onClose={() => {
+          setAnchor(undefined);
+        }}
+        slotProps={{ list: { dense: true }, paper: { sx: { maxHeight: 380 } } }}
+      >
+        {choices.map((choice, index) => (
+          <MenuItem
+            key={index}
+            onClick={() => {
+              setAnchor(undefined);
+              onChoose(choice.value);
+            }}
+          >
+            {choice.words}
+          </MenuItem>
+        ))}
+      </Menu>
+    </>
+  );
+}
 
 interface Props {
+  view: AppView;
   page: string;
   bench: Bench;
   onEdit: (edit: AppEdit) => void;
 }
 
-/** What happens when, as sentences. */
-export function Reactions({ page, bench, onEdit }: Props) {
-  const nameOf = (call: string) =>
-    bench.calls.find(({ id }) => id === call)?.operationName ?? 'a removed call';
-  const onOpening = new Set(
-    bench.reactions.flatMap(({ when, calls }) => (when.kind === 'opened' ? calls : [])),
-  );
-  const edit = (call: string, made: boolean) => {
-    onEdit({ kind: 'callOnOpening', page, call, made });
+interface SentenceProps extends Props {
+  reaction: Reaction;
+  actions: WordChoice<Action>[];
+}
+
+/** One reaction as a sentence; each word that can change is a menu of what fits there. */
+function Sentence({ view, page, bench, reaction, actions, onEdit }: SentenceProps) {
+  const { condition } = reaction;
+  const condit = condition.source !== undefined;
+  const add = (failure: boolean) => (action: Action) => {
+    onEdit({ kind: 'addStep', page, reaction: reaction.id, failure, action });
+  };
+  const set = (text: string | undefined) => {
+    onEdit({
+      kind: 'fillSlot',
+      slot: condition.slot,
+      ...(text === undefined ? {} : { source: { kind: 'formula', text } }),
+    });
   };
   return (
-    <Box component="section" aria-label="Reactions" sx={{ mt: 2, color: 'text.secondary' }}>
-      {bench.reactions.map((reaction) => (
-        <Box key={reaction.id} component="p" sx={{ m: 0, py: 0.5 }}>
-          {reaction.when.kind === 'opened' ? (
-            'When the page is opened'
-          ) : (
-            <>
-              When <strong>{reaction.words || 'a removed button'}</strong> is pressed
-            </>
-          )}
-          {reaction.calls.map((call) => (
-            <span key={call}>
-              {' '}
-              → call <strong>{nameOf(call)}</strong>
-            </span>
-          ))}
-          {reaction.fills.length > 0 && (
-            <>
-              {' '}
-              → fill <strong>{reaction.fills.join(', ')}</strong>
-            </>
-          )}
-          . If it fails → say what the service said.
-          {reaction.when.kind === 'opened' &&
-            reaction.calls.map((call) => (
-              <Button
-                key={call}
-                size="small"
-                sx={{ ml: 1, px: 0.5 }}
-                onClick={() => {
-                  edit(call, false);
+    <Box
+      component="li"
+      sx={{
+        py: 0.75,
+        borderTop: '1px solid',
+        borderColor: 'line',
+        lineHeight: 1.7,
+        display: 'flex',
+        gap: 1,
+      }}
+    >
+      <Box sx={{ flex: 1, minWidth: 0 }}>
+        When{' '}
+        <WordMenu<{ when: Trigger | undefined }>
+          words={triggerWords(reaction.when, reaction.words)}
+          label="Event"
+          choices={[
+            ...triggersOf(bench).map(({ words, value }) => ({ words, value: { when: value } })),
+            condit
+              ? { words: 'always, without a condition', value: { when: undefined } }
+              : { words: 'only if…', value: { when: undefined } },
+          ]}
+          onChoose={({ when }) => {
+            if (when) onEdit({ kind: 'setTrigger', page, reaction: reaction.id, when });
+            else set(condit ? undefined : 'true');
+          }}
+        />
+        {condit && (
+          <>
+            {' if '}
+            <Box component="span" sx={{ display: 'inline-flex', verticalAlign: 'bottom' }}>
+              <SourcePicker
+                app={view.id}
+                page={page}
+                slot={condition.slot}
+                label="Condition"
+                words={condition.words}
+                source={condition.source}
+                empty="always"
+                onFill={(source) => {
+                  onEdit({
+                    kind: 'fillSlot',
+                    slot: condition.slot,
+                    ...(source ? { source } : {}),
+                  });
                 }}
-              >
-                No longer
-              </Button>
-            ))}
-        </Box>
-      ))}
-      {bench.calls
-        .filter(({ id }) => !onOpening.has(id))
-        .map(({ id, operationName }) => (
-          <Button
-            key={id}
-            size="small"
-            sx={{ mr: 1, px: 0.5 }}
-            onClick={() => {
-              edit(id, true);
-            }}
-          >
-            Call {operationName} when the page is opened
-          </Button>
+              />
+            </Box>
+          </>
+        )}
+        {reaction.steps.map((step) => (
+          <StepClause
+            key={step.id}
+            app={view.id}
+            page={page}
+            step={step}
+            actions={actions}
+            onEdit={onEdit}
+          />
+        ))}{' '}
+        <AddMenu label="Add a step" choices={actions} onChoose={add(false)} />
+        {reaction.steps.some(({ action }) => action.kind === 'makeCall') && (
+          <Box component="span" sx={{ color: 'text.secondary' }}>
+            {' '}
+            If it fails
+            {reaction.failure.length === 0 && ' → say what the service said'}
+            {reaction.failure.map((step) => (
+              <StepClause
+                key={step.id}
+                app={view.id}
+                page={page}
+                step={step}
+                actions={actions}
+                onEdit={onEdit}
+              />
+            ))}{' '}
+            <AddMenu label="Add a step for failures" choices={actions} onChoose={add(true)} />
+          </Box>
+        )}
+      </Box>
+      <Box>
+        <IconButton
+          aria-label={`Remove what happens when ${triggerWords(reaction.when, reaction.words)}`}
+          title="Remove"
+          onClick={() => {
+            onEdit({ kind: 'removeReaction', page, reaction: reaction.id });
+          }}
+        >
+          <DeleteOutlined sx={small} />
+        </IconButton>
+      </Box>
+    </Box>
+  );
+}
+
+/** What happens when, as sentences that are changed where they stand. */
+export function Reactions({ view, page, bench, onEdit }: Props) {
+  const actions = actionsOf(bench, view, page);
+  return (
+    <Box component="section" aria-label="Reactions" sx={{ mt: 3 }}>
+      <Typography variant="h3" sx={{ color: 'text.secondary', mb: 0.5 }}>
+        What happens
+      </Typography>
+      <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
+        {bench.reactions.map((reaction) => (
+          <Sentence
+            key={reaction.id}
+            view={view}
+            page={page}
+            bench={bench}
+            reaction={reaction}
+            actions={actions}
+            onEdit={onEdit}
+          />
         ))}
+      </Box>
+      <AddMenu
+        label="Let something happen"
+        words="Let something happen when…"
+        choices={triggersOf(bench)}
+        onChoose={(when) => {
+          onEdit({ kind: 'addReaction', page, when, actions: [] });
+        }}
+      />
     </Box>
   );
 }

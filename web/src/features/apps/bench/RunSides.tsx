@@ -1,5 +1,5 @@
-import type { ComponentProps } from 'react';
-import type { Bench } from '@/api/client';
+import { type ComponentProps, useState } from 'react';
+import type { Bench, Leads } from '@/api/client';
 import { DrawnPage } from '@/parts/DrawnPage';
 import type { Picked } from '@/parts/model';
 import { enteredIn, useRun } from '@/parts/useRun';
@@ -18,38 +18,72 @@ interface Props {
   side: Omit<ComponentProps<typeof PageSide>, 'note' | 'children'>;
 }
 
+/** A page of the app that runs, and where. */
+interface At {
+  page: string;
+  run?: string;
+  seen: boolean;
+}
+
 /** The bench while the page runs: real requests on the right, their trace on the left. */
-export function RunSides({ app, page, bench, picked, onPick, side }: Props) {
-  const live = useRun(app, page, true, enteredIn(bench.page));
+export function RunSides(props: Props) {
+  const [way, setWay] = useState<At[]>([{ page: props.page, seen: false }]);
+  const at = way.at(-1) ?? { page: props.page, seen: false };
+  return (
+    <Running
+      key={`${at.run ?? ''} ${String(way.length)}`}
+      {...props}
+      at={at}
+      onShown={(run) => {
+        setWay((before) => [...before.slice(0, -1), { page: at.page, run, seen: at.seen }]);
+      }}
+      onLead={(leads) => {
+        if (leads.kind === 'page') {
+          setWay((before) => [
+            ...before.map((one) => ({ ...one, seen: true })),
+            { page: leads.page, run: leads.run, seen: false },
+          ]);
+        } else if (leads.kind === 'back') {
+          setWay((before) => (before.length > 1 ? before.slice(0, -1) : before));
+        } else window.open(leads.address, '_blank', 'noopener');
+      }}
+    />
+  );
+}
+
+interface RunningProps extends Props {
+  at: At;
+  onShown: (run: string) => void;
+  onLead: (leads: Leads) => void;
+}
+
+function Running({ app, page, bench, picked, onPick, side, at, onShown, onLead }: RunningProps) {
+  const first = at.page === page && !at.run;
+  const live = useRun({
+    app,
+    page: at.page,
+    builder: true,
+    ...(first ? { start: enteredIn(bench.page) } : {}),
+    run: at.run,
+    seen: at.seen,
+    // The first run has no name until it is shown.
+    onShown: at.run ? () => undefined : onShown,
+    onLead,
+  });
   return (
     <Split
       id="run"
       leftSize="38%"
       left={
         <div style={{ height: '100%', overflow: 'auto' }}>
-          <Trace bench={bench} run={live.run} busy={live.busy} picked={picked} />
+          <Trace bench={bench} run={live.run} busy={live.use.busy} picked={picked} />
         </div>
       }
       right={
         <PageSide {...side} note="real requests">
           {live.error && <Problem error={live.error} onRetry={live.again} />}
           {!live.run && !live.error && <Waiting what="Opening the page" />}
-          {live.run && (
-            <DrawnPage
-              page={live.run.page}
-              use={{
-                building: false,
-                picked,
-                onPick,
-                typed: live.typed,
-                busy: live.busy,
-                onInput: live.onInput,
-                onPress: live.onPress,
-                onChoose: live.onChoose,
-                onRows: live.onRows,
-              }}
-            />
-          )}
+          {live.run && <DrawnPage page={live.run.page} use={{ ...live.use, picked, onPick }} />}
         </PageSide>
       }
     />

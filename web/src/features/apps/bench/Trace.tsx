@@ -59,12 +59,13 @@ function Step({ traced, index }: { traced: TracedCall; index: number }) {
 /** What stands on the page where it is picked, and what people call it. */
 function valueOf(run: Run, { part, item, row = 0 }: Picked) {
   const drawn = run.page.parts.find((one) => one.id === part);
-  if (drawn?.kind === 'table') {
-    const at = drawn.columns.findIndex(({ id }) => id === item);
+  if (drawn?.kind === 'table' || drawn?.kind === 'cards') {
+    const { columns, rows } = drawn.rows;
+    const at = columns.findIndex(({ id }) => id === item);
     return {
-      label: drawn.columns[at]?.label,
+      label: columns[at]?.label,
       heading: drawn.heading,
-      text: drawn.rows[row - drawn.from]?.[at]?.text ?? '',
+      text: rows.find(({ number }) => number === row)?.cells[at]?.text ?? '',
     };
   }
   if (drawn?.kind === 'record') {

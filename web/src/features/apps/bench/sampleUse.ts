@@ -13,6 +13,9 @@ export function sampleUse(picked: Picked | undefined, onPick: (picked: Picked) =
     onInput: nothing,
     onPress: nothing,
     onChoose: nothing,
+    onReply: nothing,
+    onArrange: undefined,
     onRows: undefined,
+    fileOf: undefined,
   };
 }

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography';
 import { skipToken, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, type Operation, unwrap } from '@/api/client';
+import { api, type AppEdit, type Operation, unwrap } from '@/api/client';
 import { appQuery, appsQuery } from '@/api/queries';
 import { count } from '@/lib/format';
 import type { Step } from '@/lib/json';
@@ -21,8 +21,16 @@ interface Props {
 
 const NEW = '';
 
+/** What a page can start as. */
+const WAYS = {
+  form: 'form and answer',
+  list: 'list and record',
+  edit: 'list, record and changes',
+} as const;
+type Way = keyof typeof WAYS;
+
 /** @param page the page to add to; empty for a new one */
-async function addTo(app: string, page: string, props: Props) {
+async function addTo(app: string, page: string, way: Way, props: Props) {
   const target = app
     ? await unwrap(api.GET('/api/apps/{app}', { params: { path: { app } } }))
     : await unwrap(
@@ -30,15 +38,18 @@ async function addTo(app: string, page: string, props: Props) {
       );
   const { service, edition, id: operation } = props.operation;
   const what = { service, edition, operation, endpoint: props.endpoint, fields: props.fields };
-  return unwrap(
+  const edit: AppEdit = page
+    ? { kind: 'addCall', page, ...what }
+    : way === 'form'
+      ? { kind: 'addPage', ...what }
+      : { kind: 'addPages', ...what, edits: way === 'edit' };
+  const view = await unwrap(
     api.POST('/api/apps/{app}/edits', {
       params: { path: { app: target.id } },
-      body: {
-        version: target.version,
-        edit: page ? { kind: 'addCall', page, ...what } : { kind: 'addPage', ...what },
-      },
+      body: { version: target.version, edit },
     }),
   );
+  return { view, made: page || (view.pages[target.pages.length]?.id ?? '') };
 }
 
 /** Makes a page from an operation, in an app that is there or a new one. */
@@ -55,13 +66,16 @@ export function MakePage(props: Props) {
   const [wished, setWished] = useState(NEW);
   const pages = chosen === NEW ? [] : (app?.pages ?? []);
   const page = pages.some((one) => one.id === wished) ? wished : NEW;
+  const [way, setWay] = useState<Way>('form');
+  const listed = props.operation.comesBack.some(({ repeats }) => repeats);
+  const ways = listed ? way : 'form';
   const making = useMutation({
-    mutationFn: () => addTo(chosen, page, props),
-    onSuccess: async (view) => {
+    mutationFn: () => addTo(chosen, page, ways, props),
+    onSuccess: async ({ view, made }) => {
       queries.setQueryData(appQuery(view.id).queryKey, view);
       await queries.invalidateQueries({ queryKey: appsQuery.queryKey, exact: true });
       setStored(view.id);
-      await navigate(`/apps/${view.id}/pages/${page || (view.pages.at(-1)?.id ?? '')}`);
+      await navigate(`/apps/${view.id}/pages/${made}`);
     },
   });
   return (
@@ -110,6 +124,23 @@ export function MakePage(props: Props) {
             {pages.map((one) => (
               <MenuItem key={one.id} value={one.id}>
                 {one.name}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+        {listed && page === NEW && (
+          <TextField
+            select
+            label="as"
+            value={way}
+            onChange={(event) => {
+              setWay(event.target.value as Way);
+            }}
+            sx={{ minWidth: 130, '& .MuiSelect-select': { py: 0.5 } }}
+          >
+            {(Object.keys(WAYS) as Way[]).map((one) => (
+              <MenuItem key={one} value={one}>
+                {WAYS[one]}
               </MenuItem>
             ))}
           </TextField>

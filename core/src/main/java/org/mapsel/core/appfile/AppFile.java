@@ -11,12 +11,12 @@ import tools.jackson.databind.node.ObjectNode;
 public final class AppFile {
 
   /** The format that is written. Formats before 2 did not say their number. */
-  public static final int FORMAT = 2;
+  public static final int FORMAT = 3;
 
   static final String NUMBER = "format";
 
   /** What brings a format to the next one, the first from format 1 to 2. */
-  private static final List<Upgrade> UPGRADES = List.of(new FromOneToTwo());
+  private static final List<Upgrade> UPGRADES = List.of(new FromOneToTwo(), new FromTwoToThree());
 
   private AppFile() {}
 

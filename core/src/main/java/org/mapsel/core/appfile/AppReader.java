@@ -1,22 +1,29 @@
 package org.mapsel.core.appfile;
 
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeSet;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.Model;
+import org.mapsel.core.page.Action;
 import org.mapsel.core.page.App;
+import org.mapsel.core.page.Argument;
 import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Frame;
 import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Reaction;
 import org.mapsel.core.page.Shown;
+import org.mapsel.core.page.Trigger;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.ReactionId;
+import org.mapsel.core.shape.ScalarType;
 
 /** Reads apps in the current format. */
 final class AppReader {
@@ -36,24 +43,65 @@ final class AppReader {
     return new Page(
         new PageId(json.text("id")),
         json.text("name"),
+        json.list("arguments", AppReader::argument),
         json.list("parts", AppReader::part),
         json.list("calls", AppReader::call),
         json.list("reactions", AppReader::reaction));
   }
 
+  private static Argument argument(Json json) {
+    return new Argument(
+        json.text("name"),
+        json.find("shape").map(ModelReader::shape),
+        json.find("type").map(type -> type.choice(ScalarType.class)).orElse(ScalarType.TEXT));
+  }
+
   private static Part part(Json json) {
-    PartId id = new PartId(json.text("id"));
-    Optional<Mapping> heading = mapping(json, Part.HEADING);
     return switch (json.kind()) {
-      case "form" -> new Part.Form(id, heading, json.list("items", AppReader::input));
-      case "table" ->
-          new Part.Table(
-              id, heading, mapping(json, Part.Table.ROWS), json.list("items", AppReader::shown));
-      case "record" -> new Part.Record(id, heading, json.list("items", AppReader::shown));
-      case "button" -> new Part.Button(id, heading);
-      case "text" -> new Part.Text(id, heading);
+      case "form" -> new Part.Form(base(json), json.list("items", AppReader::input));
+      case "table" -> new Part.Table(rowsBase(json), json.list("items", AppReader::shown));
+      case "cards" -> new Part.Cards(rowsBase(json), json.list("items", AppReader::shown));
+      case "chart" ->
+          new Part.Chart(
+              rowsBase(json),
+              json.list("items", AppReader::shown),
+              json.find("drawing")
+                  .map(drawing -> drawing.choice(Part.Chart.Drawing.class))
+                  .orElse(Part.Chart.Drawing.LINE));
+      case "record" -> new Part.Record(base(json), json.list("items", AppReader::shown));
+      case "button" ->
+          new Part.Button(
+              base(json),
+              json.find("manner")
+                  .map(manner -> manner.choice(Part.Button.Manner.class))
+                  .orElse(Part.Button.Manner.MAIN));
+      case "text" -> new Part.Text(base(json));
       default -> throw json.get("kind").wrong("the kind of a part");
     };
+  }
+
+  private static Part.Base rowsBase(Json json) {
+    return base(json).with(Part.OverRows.ROWS, mapping(json, Part.OverRows.ROWS));
+  }
+
+  private static Part.Base base(Json json) {
+    Part.Base base = new Part.Base(new PartId(json.text("id")), Map.of(), frame(json));
+    return base.with(Part.HEADING, mapping(json, Part.HEADING))
+        .with(Part.SHOWN_IF, mapping(json, Part.SHOWN_IF));
+  }
+
+  private static Frame frame(Json json) {
+    return json.find("frame")
+        .map(
+            frame ->
+                new Frame(
+                    frame
+                        .find("width")
+                        .map(width -> width.choice(Frame.Width.class))
+                        .orElse(Frame.Width.FULL),
+                    frame.find("whenEmpty").map(Json::text).orElse(""),
+                    frame.find("buildersOnly").map(Json::flag).orElse(false)))
+        .orElse(Frame.USUAL);
   }
 
   private static Input input(Json json) {
@@ -61,7 +109,14 @@ final class AppReader {
         new PartId(json.text("id")),
         ModelReader.overrides(json, "only"),
         mapping(json, Input.START),
-        json.find("input").map(kind -> kind.choice(Input.Kind.class)));
+        json.find("input").map(kind -> kind.choice(Input.Kind.class)),
+        json.find(Input.OPTIONS)
+            .map(
+                options ->
+                    new Input.Options(
+                        new Mapping(source(options.get("rows"))),
+                        options.path("value"),
+                        options.path("words"))));
   }
 
   private static Shown shown(Json json) {
@@ -83,20 +138,47 @@ final class AppReader {
   }
 
   private static Reaction reaction(Json json) {
-    Json when = json.get("when");
-    Reaction.Trigger trigger =
-        switch (when.kind()) {
-          case "opened" -> new Reaction.Trigger.Opened();
-          case "pressed" -> new Reaction.Trigger.Pressed(new PartId(when.text("button")));
-          default -> throw when.get("kind").wrong("the kind of an event");
-        };
     return new Reaction(
-        new ReactionId(json.text("id")), trigger, json.list("steps", AppReader::step));
+        new ReactionId(json.text("id")),
+        trigger(json.get("when")),
+        mapping(json, Reaction.CONDITION),
+        json.list("steps", AppReader::step),
+        json.list("failure", AppReader::step));
+  }
+
+  private static Trigger trigger(Json when) {
+    return switch (when.kind()) {
+      case "opened" -> new Trigger.Opened();
+      case "cameBack" -> new Trigger.CameBack();
+      case "pressed" -> new Trigger.Pressed(new PartId(when.text("button")));
+      case "changed" -> new Trigger.Changed(new PartId(when.text("input")));
+      case "rowChosen" -> new Trigger.RowChosen(new PartId(when.text("part")));
+      case "every" -> new Trigger.Every(when.get("seconds").number());
+      case "answered" -> new Trigger.Answered(new CallId(when.text("call")));
+      default -> throw when.get("kind").wrong("the kind of an event");
+    };
   }
 
   private static Reaction.Step step(Json json) {
+    return new Reaction.Step(
+        new PartId(json.text("id")),
+        action(json),
+        json.members("with", source -> new Mapping(source(source))));
+  }
+
+  private static Action action(Json json) {
     return switch (json.kind()) {
-      case "call" -> new Reaction.Step.MakeCall(new CallId(json.text("call")));
+      case "call" -> new Action.MakeCall(new CallId(json.text("call")));
+      case "set" -> new Action.SetInput(new PartId(json.text("input")));
+      case "clear" -> new Action.Clear(new PartId(json.text("form")));
+      case "say" -> new Action.Say();
+      case "ask" -> new Action.Ask();
+      case "goTo" ->
+          new Action.GoTo(
+              new PageId(json.text("page")), new TreeSet<>(json.list("arguments", Json::text)));
+      case "goBack" -> new Action.GoBack();
+      case "open" -> new Action.OpenAddress();
+      case "stop" -> new Action.Stop();
       default -> throw json.get("kind").wrong("the kind of a step");
     };
   }

@@ -1,16 +1,21 @@
 package org.mapsel.core.appfile;
 
 import java.util.List;
+import java.util.TreeMap;
 import java.util.function.Function;
 import org.mapsel.core.json.PathJson;
 import org.mapsel.core.mapping.Source;
+import org.mapsel.core.page.Action;
 import org.mapsel.core.page.App;
+import org.mapsel.core.page.Argument;
 import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Frame;
 import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Reaction;
+import org.mapsel.core.page.Trigger;
 import org.mapsel.core.ref.FieldPath;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.JsonNodeFactory;
@@ -44,10 +49,37 @@ final class AppWriter {
   private static ObjectNode page(Page page) {
     ObjectNode json = NODES.objectNode();
     json.put("id", page.id().text()).put("name", page.name());
+    list(json, "arguments", page.arguments(), AppWriter::argument);
     list(json, "parts", page.parts(), AppWriter::part);
     list(json, "calls", page.calls(), AppWriter::call);
     list(json, "reactions", page.reactions(), AppWriter::reaction);
     return json;
+  }
+
+  private static ObjectNode argument(Argument argument) {
+    ObjectNode json = NODES.objectNode().put("name", argument.name());
+    argument
+        .record()
+        .ifPresentOrElse(
+            shape -> json.set("shape", ModelWriter.shape(shape)),
+            () -> json.put("type", Json.name(argument.scalar())));
+    return json;
+  }
+
+  private static void frame(ObjectNode json, Frame frame) {
+    if (frame.equals(Frame.USUAL)) {
+      return;
+    }
+    ObjectNode written = json.putObject("frame");
+    if (frame.width() != Frame.Width.FULL) {
+      written.put("width", Json.name(frame.width()));
+    }
+    if (!frame.whenEmpty().isEmpty()) {
+      written.put("whenEmpty", frame.whenEmpty());
+    }
+    if (frame.buildersOnly()) {
+      written.put("buildersOnly", true);
+    }
   }
 
   private static ObjectNode part(Part part) {
@@ -56,12 +88,22 @@ final class AppWriter {
         switch (part) {
           case Part.Form form -> "form";
           case Part.Table table -> "table";
+          case Part.Cards cards -> "cards";
+          case Part.Chart chart -> "chart";
           case Part.Record record -> "record";
           case Part.Button button -> "button";
           case Part.Text text -> "text";
         };
     json.put("kind", kind).put("id", part.id().text());
-    part.slots().forEach((name, mapping) -> json.set(name, source(mapping.source())));
+    new TreeMap<>(part.slots())
+        .forEach((name, mapping) -> json.set(name, source(mapping.source())));
+    frame(json, part.frame());
+    if (part instanceof Part.Chart chart && chart.drawing() != Part.Chart.Drawing.LINE) {
+      json.put("drawing", Json.name(chart.drawing()));
+    }
+    if (part instanceof Part.Button button && button.manner() != Part.Button.Manner.MAIN) {
+      json.put("manner", Json.name(button.manner()));
+    }
     list(json, "items", part.items(), AppWriter::item);
     return json;
   }
@@ -72,6 +114,15 @@ final class AppWriter {
     item.mapping().ifPresent(mapping -> json.set(item.slot(), source(mapping.source())));
     if (item instanceof Input input) {
       input.kind().ifPresent(kind -> json.put("input", Json.name(kind)));
+      input
+          .options()
+          .ifPresent(
+              options -> {
+                ObjectNode written = json.putObject(Input.OPTIONS);
+                written.set("rows", source(options.rows().source()));
+                written.set("value", PathJson.write(options.value()));
+                written.set("words", PathJson.write(options.words()));
+              });
     }
     ModelWriter.overrides(json, "only", item.only());
     return json;
@@ -97,21 +148,53 @@ final class AppWriter {
   private static ObjectNode reaction(Reaction reaction) {
     ObjectNode json = NODES.objectNode();
     json.put("id", reaction.id().text());
-    json.set(
-        "when",
-        switch (reaction.when()) {
-          case Reaction.Trigger.Opened opened -> kind("opened");
-          case Reaction.Trigger.Pressed pressed ->
-              kind("pressed").put("button", pressed.button().text());
-        });
-    list(
-        json,
-        "steps",
-        reaction.steps(),
-        step ->
-            switch (step) {
-              case Reaction.Step.MakeCall make -> kind("call").put("call", make.call().text());
-            });
+    json.set("when", trigger(reaction.when()));
+    reaction
+        .condition()
+        .ifPresent(mapping -> json.set(Reaction.CONDITION, source(mapping.source())));
+    list(json, "steps", reaction.steps(), AppWriter::step);
+    list(json, "failure", reaction.failure(), AppWriter::step);
+    return json;
+  }
+
+  private static ObjectNode trigger(Trigger when) {
+    return switch (when) {
+      case Trigger.Opened opened -> kind("opened");
+      case Trigger.CameBack back -> kind("cameBack");
+      case Trigger.Pressed pressed -> kind("pressed").put("button", pressed.button().text());
+      case Trigger.Changed changed -> kind("changed").put("input", changed.input().text());
+      case Trigger.RowChosen chosen -> kind("rowChosen").put("part", chosen.part().text());
+      case Trigger.Every every -> kind("every").put("seconds", every.seconds());
+      case Trigger.Answered answered -> kind("answered").put("call", answered.call().text());
+    };
+  }
+
+  private static ObjectNode step(Reaction.Step step) {
+    ObjectNode json =
+        switch (step.action()) {
+          case Action.MakeCall make -> kind("call").put("call", make.call().text());
+          case Action.SetInput set -> kind("set").put("input", set.input().text());
+          case Action.Clear clear -> kind("clear").put("form", clear.form().text());
+          case Action.Say say -> kind("say");
+          case Action.Ask ask -> kind("ask");
+          case Action.GoTo go -> {
+            ObjectNode written = kind("goTo").put("page", go.page().text());
+            if (!go.arguments().isEmpty()) {
+              ArrayNode names = written.putArray("arguments");
+              go.arguments().forEach(names::add);
+            }
+            yield written;
+          }
+          case Action.GoBack back -> kind("goBack");
+          case Action.OpenAddress open -> kind("open");
+          case Action.Stop stop -> kind("stop");
+        };
+    json.put("id", step.id().text());
+    if (!step.slots().isEmpty()) {
+      ObjectNode with = json.putObject("with");
+      new TreeMap<>(step.slots())
+          .forEach((name, mapping) -> with.set(name, source(mapping.source())));
+    }
     return json;
   }
 

@@ -2,8 +2,10 @@ package org.mapsel.core.appfile;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import org.mapsel.core.json.PathJson;
@@ -104,6 +106,24 @@ record Json(JsonNode node, String place) {
       items.add(reader.apply(new Json(list.node.get(i), list.place + "/" + i)));
     }
     return items;
+  }
+
+  /** The members of an object in their order; one that is left out has none. */
+  <T> Map<String, T> members(String name, Function<Json, T> reader) {
+    Map<String, T> members = new LinkedHashMap<>();
+    find(name)
+        .ifPresent(
+            object ->
+                object
+                    .node
+                    .properties()
+                    .forEach(
+                        one ->
+                            members.put(
+                                one.getKey(),
+                                reader.apply(
+                                    new Json(one.getValue(), object.place + "/" + one.getKey())))));
+    return members;
   }
 
   FieldPath path(String name) {

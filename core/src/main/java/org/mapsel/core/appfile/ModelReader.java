@@ -50,7 +50,7 @@ final class ModelReader {
                 new DerivedField(one.text("name"), rule(one.get("rule")), overrides(one, "set"))));
   }
 
-  private static ShapeRef shape(Json json) {
+  static ShapeRef shape(Json json) {
     return new ShapeRef(
         json.text("service"),
         new ShapeId(json.findText("namespace").orElse(""), json.text("shape")));

@@ -36,7 +36,7 @@ final class ModelWriter {
     return json;
   }
 
-  private static ObjectNode shape(ShapeRef shape) {
+  static ObjectNode shape(ShapeRef shape) {
     ObjectNode json = NODES.objectNode();
     json.put("service", shape.service());
     if (!shape.shape().namespace().isEmpty()) {

@@ -120,7 +120,7 @@ public final class MappingPlanner {
     return switch (what) {
       case NOW -> ScalarType.DATE_TIME;
       case TODAY -> ScalarType.DATE;
-      case PAGE, VISITOR -> ScalarType.TEXT;
+      case PAGE, VISITOR, FAILURE -> ScalarType.TEXT;
     };
   }
 

@@ -47,7 +47,9 @@ public sealed interface Source {
       NOW,
       TODAY,
       PAGE,
-      VISITOR
+      VISITOR,
+      /** What a service said when a call failed last. */
+      FAILURE
     }
   }
 }

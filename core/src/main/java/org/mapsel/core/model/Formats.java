@@ -44,6 +44,10 @@ public final class Formats {
     this.locale = locale;
   }
 
+  public Locale locale() {
+    return locale;
+  }
+
   /** A value as a field shows it; what a format cannot show stands as it is written. */
   public String show(Value value, Look look) {
     return switch (value) {

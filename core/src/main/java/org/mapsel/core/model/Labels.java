@@ -86,6 +86,30 @@ public final class Labels {
     return unit == null ? label.toString() : label + " (" + unit + ")";
   }
 
+  /** {@code Cranes} becomes {@code Crane}: one of the things that a list is called by. */
+  public static String singular(String label) {
+    if (label.endsWith("ies") && label.length() > 4) {
+      return label.substring(0, label.length() - 3) + "y";
+    }
+    boolean plural = label.length() > 2 && label.endsWith("s") && !label.endsWith("ss");
+    return plural ? label.substring(0, label.length() - 1) : label;
+  }
+
+  /** {@code Crane job} becomes {@code craneJob}, which formulas can name. */
+  public static String variable(String label) {
+    StringBuilder name = new StringBuilder();
+    for (String word : label.split("[^A-Za-z0-9]+")) {
+      name.append(name.isEmpty() ? lower(word) : word.isEmpty() ? "" : capital(word));
+    }
+    return name.isEmpty() || Character.isDigit(name.charAt(0)) ? "thing" + name : name.toString();
+  }
+
+  /** The label as it is written within a sentence: acronyms stay as they are. */
+  public static String inSentence(String label) {
+    boolean acronym = label.length() > 1 && Character.isUpperCase(label.charAt(1));
+    return acronym || label.isEmpty() ? label : lower(label.substring(0, 1)) + label.substring(1);
+  }
+
   private static String written(String word) {
     String lower = lower(word);
     boolean acronym =

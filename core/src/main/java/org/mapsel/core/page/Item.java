@@ -1,5 +1,6 @@
 package org.mapsel.core.page;
 
+import java.util.Map;
 import java.util.Optional;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.model.Overrides;
@@ -15,11 +16,15 @@ public sealed interface Item permits Input, Shown {
 
   Item with(Overrides other);
 
-  /** The name of its slot. */
+  /** The name of its main slot. */
   String slot();
 
-  /** What fills its slot. */
+  /** What fills its main slot. */
   Optional<Mapping> mapping();
 
-  Item with(Optional<Mapping> other);
+  /** Its slots that are filled, by name. */
+  Map<String, Mapping> slots();
+
+  /** The same with a slot filled, or emptied; a name that it does not have changes nothing. */
+  Item withSlot(String name, Optional<Mapping> other);
 }

@@ -2,33 +2,75 @@ package org.mapsel.core.page;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
+import org.mapsel.core.ref.ReactionId;
 import org.mapsel.core.ref.SlotId;
 
-/** A page: its parts from top to bottom, the calls it makes and what happens when. */
+/**
+ * A page: what it is opened with, its parts from top to bottom, the calls it makes and what happens
+ * when.
+ */
 public record Page(
-    PageId id, String name, List<Part> parts, List<Call> calls, List<Reaction> reactions) {
+    PageId id,
+    String name,
+    List<Argument> arguments,
+    List<Part> parts,
+    List<Call> calls,
+    List<Reaction> reactions) {
 
   /** A part, and a thing in it. */
   public record Inside(Part part, Item item) {}
 
   public Page {
+    arguments = List.copyOf(arguments);
     parts = List.copyOf(parts);
     calls = List.copyOf(calls);
     reactions = List.copyOf(reactions);
+  }
+
+  public static Page empty(PageId id, String name) {
+    return new Page(id, name, List.of(), List.of(), List.of(), List.of());
+  }
+
+  public Optional<Argument> argument(String wanted) {
+    return arguments.stream().filter(known -> known.name().equals(wanted)).findFirst();
   }
 
   public Optional<Part> part(PartId part) {
     return parts.stream().filter(known -> known.id().equals(part)).findFirst();
   }
 
+  /** A part over rows. */
+  public Optional<Part.OverRows> rowsPart(PartId part) {
+    return part(part).filter(Part.OverRows.class::isInstance).map(Part.OverRows.class::cast);
+  }
+
   public Optional<Call> call(CallId call) {
     return calls.stream().filter(known -> known.id().equals(call)).findFirst();
+  }
+
+  public Optional<Reaction> reaction(ReactionId reaction) {
+    return reactions.stream().filter(known -> known.id().equals(reaction)).findFirst();
+  }
+
+  /** A step, and the reaction that it is of. */
+  public Optional<Reaction> reactionOf(PartId step) {
+    return reactions.stream()
+        .filter(known -> known.all().anyMatch(one -> one.id().equals(step)))
+        .findFirst();
+  }
+
+  public Optional<Reaction.Step> step(PartId step) {
+    return reactions.stream()
+        .flatMap(Reaction::all)
+        .filter(known -> known.id().equals(step))
+        .findFirst();
   }
 
   /** An input, column or field, and the part that it is in. */
@@ -60,18 +102,21 @@ public record Page(
                           parameter.mapping())));
     }
     for (Part part : parts) {
-      part.slots()
-          .forEach(
-              (name, mapping) ->
-                  slots.add(new Slot(new SlotId.OfPart(id, part.id(), name), mapping)));
-      for (Item item : part.items()) {
-        item.mapping()
-            .ifPresent(
-                mapping ->
-                    slots.add(new Slot(new SlotId.OfPart(id, item.id(), item.slot()), mapping)));
-      }
+      add(slots, part.id(), part.slots());
+      part.items().forEach(item -> add(slots, item.id(), item.slots()));
+    }
+    for (Reaction reaction : reactions) {
+      reaction
+          .condition()
+          .ifPresent(mapping -> add(slots, reaction.owner(), Map.of(Reaction.CONDITION, mapping)));
+      reaction.all().forEach(step -> add(slots, step.id(), step.slots()));
     }
     return slots;
+  }
+
+  private void add(List<Slot> slots, PartId owner, Map<String, Mapping> mappings) {
+    mappings.forEach(
+        (slot, mapping) -> slots.add(new Slot(new SlotId.OfPart(id, owner, slot), mapping)));
   }
 
   /** What fills a slot; nothing if nothing does. */
@@ -81,9 +126,31 @@ public record Page(
           call(parameter.call()).flatMap(call -> call.mapping(parameter.parameter()));
       case SlotId.OfPart part ->
           part(part.owner())
-              .map(owner -> Optional.ofNullable(owner.slots().get(part.name())))
-              .orElseGet(() -> item(part.owner()).flatMap(inside -> inside.item().mapping()));
+              .map(Part::slots)
+              .or(() -> item(part.owner()).map(inside -> inside.item().slots()))
+              .or(() -> step(part.owner()).map(Reaction.Step::slots))
+              .or(() -> conditioned(part).map(Page::condition))
+              .flatMap(slots -> Optional.ofNullable(slots.get(part.name())));
     };
+  }
+
+  private Optional<Reaction> conditioned(SlotId.OfPart slot) {
+    return reactions.stream().filter(reaction -> reaction.owner().equals(slot.owner())).findFirst();
+  }
+
+  private static Map<String, Mapping> condition(Reaction reaction) {
+    return reaction
+        .condition()
+        .map(mapping -> Map.of(Reaction.CONDITION, mapping))
+        .orElse(Map.of());
+  }
+
+  /** Whether there is such a slot, filled or not. */
+  public boolean has(SlotId.OfPart slot) {
+    return part(slot.owner()).isPresent()
+        || item(slot.owner()).isPresent()
+        || step(slot.owner()).isPresent()
+        || conditioned(slot).isPresent();
   }
 
   /** The page with a slot filled, or emptied; one that is not there changes nothing. */
@@ -99,25 +166,43 @@ public record Page(
               .or(
                   () ->
                       item(part.owner())
-                          .map(inside -> with(inside.part(), inside.item().with(mapping))))
+                          .map(
+                              inside ->
+                                  with(
+                                      inside.part(), inside.item().withSlot(part.name(), mapping))))
+              .or(
+                  () ->
+                      reactionOf(part.owner())
+                          .map(
+                              reaction ->
+                                  with(
+                                      reaction.with(
+                                          step(part.owner())
+                                              .orElseThrow()
+                                              .with(part.name(), mapping)))))
+              .or(() -> conditioned(part).map(known -> with(known.withCondition(mapping))))
               .orElse(this);
     };
   }
 
   public Page withName(String other) {
-    return new Page(id, other, parts, calls, reactions);
+    return new Page(id, other, arguments, parts, calls, reactions);
+  }
+
+  public Page withArguments(List<Argument> other) {
+    return new Page(id, name, other, parts, calls, reactions);
   }
 
   public Page withParts(List<Part> other) {
-    return new Page(id, name, other, calls, reactions);
+    return new Page(id, name, arguments, other, calls, reactions);
   }
 
   public Page withCalls(List<Call> other) {
-    return new Page(id, name, parts, other, reactions);
+    return new Page(id, name, arguments, parts, other, reactions);
   }
 
   public Page withReactions(List<Reaction> other) {
-    return new Page(id, name, parts, calls, other);
+    return new Page(id, name, arguments, parts, calls, other);
   }
 
   /** The page with one part put in place of the one with its id, or added at the end. */
@@ -142,9 +227,27 @@ public record Page(
                 .toList()));
   }
 
-  /** The page with one call put in place of the one with its id. */
+  /** The page with one call put in place of the one with its id, or added at the end. */
   public Page with(Call call) {
+    if (call(call.id()).isEmpty()) {
+      List<Call> more = new ArrayList<>(calls);
+      more.add(call);
+      return withCalls(more);
+    }
     return withCalls(
         calls.stream().map(known -> known.id().equals(call.id()) ? call : known).toList());
+  }
+
+  /** The page with one reaction put in place of the one with its id, or added at the end. */
+  public Page with(Reaction reaction) {
+    if (reaction(reaction.id()).isEmpty()) {
+      List<Reaction> more = new ArrayList<>(reactions);
+      more.add(reaction);
+      return withReactions(more);
+    }
+    return withReactions(
+        reactions.stream()
+            .map(known -> known.id().equals(reaction.id()) ? reaction : known)
+            .toList());
   }
 }

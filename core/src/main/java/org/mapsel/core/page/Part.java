@@ -1,10 +1,13 @@
 package org.mapsel.core.page;
 
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.mapsel.core.mapping.Mapping;
+import org.mapsel.core.mapping.Source;
 import org.mapsel.core.ref.PartId;
 
 /** A thing on a page. */
@@ -13,16 +16,13 @@ public sealed interface Part {
   /** The name of the slot for the words over a part, or on it. */
   String HEADING = "heading";
 
-  PartId id();
+  /** The name of the slot that says whether a part is shown; always if nothing fills it. */
+  String SHOWN_IF = "shownIf";
 
-  /** What fills the words over it, or on it. */
-  Optional<Mapping> heading();
+  /** What every part has. */
+  Base base();
 
-  /** Its own slots that are filled, by name, without those of the things in it. */
-  Map<String, Mapping> slots();
-
-  /** The part with a slot filled, or emptied; a name that it does not have changes nothing. */
-  Part withSlot(String name, Optional<Mapping> mapping);
+  Part with(Base base);
 
   /** The inputs, columns or fields in it. */
   List<? extends Item> items();
@@ -30,55 +30,115 @@ public sealed interface Part {
   /** The part with other things in it; those that it cannot hold are left out. */
   Part withItems(List<? extends Item> items);
 
-  /** Whether it takes returned fields as columns or fields of its own. */
-  default boolean showsFields() {
-    return this instanceof Table || this instanceof Record;
+  /** The names of its own slots. */
+  default Set<String> slotNames() {
+    return Set.of(HEADING, SHOWN_IF);
   }
 
-  private static Map<String, Mapping> named(String name, Optional<Mapping> mapping) {
-    return mapping.map(filled -> Map.of(name, filled)).orElse(Map.of());
+  default PartId id() {
+    return base().id();
+  }
+
+  default Frame frame() {
+    return base().frame();
+  }
+
+  /** Its own slots that are filled, by name, without those of the things in it. */
+  default Map<String, Mapping> slots() {
+    return base().slots();
+  }
+
+  /** What fills the words over it, or on it. */
+  default Optional<Mapping> heading() {
+    return base().slot(HEADING);
+  }
+
+  /** The part with a slot filled, or emptied; a name that it does not have changes nothing. */
+  default Part withSlot(String name, Optional<Mapping> mapping) {
+    return slotNames().contains(name) ? with(base().with(name, mapping)) : this;
+  }
+
+  /** Whether it takes returned fields as columns or fields of its own. */
+  default boolean showsFields() {
+    return this instanceof OverRows || this instanceof Record;
   }
 
   private static <T> List<T> only(Class<T> kind, List<?> items) {
     return items.stream().filter(kind::isInstance).map(kind::cast).toList();
   }
 
+  /**
+   * What every part has.
+   *
+   * @param slots its own slots that are filled, by name
+   */
+  record Base(PartId id, Map<String, Mapping> slots, Frame frame) {
+    public Base {
+      slots = Collections.unmodifiableMap(new LinkedHashMap<>(slots));
+    }
+
+    public static Base of(PartId id) {
+      return new Base(id, Map.of(), Frame.USUAL);
+    }
+
+    public Optional<Mapping> slot(String name) {
+      return Optional.ofNullable(slots.get(name));
+    }
+
+    public Base with(String name, Optional<Mapping> mapping) {
+      Map<String, Mapping> changed = new LinkedHashMap<>(slots);
+      mapping.ifPresentOrElse(filled -> changed.put(name, filled), () -> changed.remove(name));
+      return new Base(id, changed, frame);
+    }
+
+    public Base with(Frame other) {
+      return new Base(id, slots, other);
+    }
+  }
+
   /** Fields to type or choose in. */
-  record Form(PartId id, Optional<Mapping> heading, List<Input> items) implements Part {
+  record Form(Base base, List<Input> items) implements Part {
     public Form {
       items = List.copyOf(items);
     }
 
-    public static Form of(PartId id) {
-      return new Form(id, Optional.empty(), List.of());
+    public static Form of(PartId id, List<Input> items) {
+      return new Form(Base.of(id), items);
     }
 
     @Override
-    public Map<String, Mapping> slots() {
-      return named(HEADING, heading);
-    }
-
-    @Override
-    public Form withSlot(String name, Optional<Mapping> mapping) {
-      return name.equals(HEADING) ? new Form(id, mapping, items) : this;
+    public Form with(Base other) {
+      return new Form(other, items);
     }
 
     @Override
     public Form withItems(List<? extends Item> other) {
-      return new Form(id, heading, only(Input.class, other));
+      return new Form(base, only(Input.class, other));
     }
   }
 
   /** Something to press. */
-  record Button(PartId id, Optional<Mapping> heading) implements Part {
-    @Override
-    public Map<String, Mapping> slots() {
-      return named(HEADING, heading);
+  record Button(Base base, Manner manner) implements Part {
+
+    /** How it is meant. */
+    public enum Manner {
+      MAIN,
+      ORDINARY,
+      /** What it does cannot be taken back, so it asks first. */
+      DANGEROUS
+    }
+
+    public static Button of(PartId id, String words) {
+      return new Button(Base.of(id).with(HEADING, Optional.of(Mapping.fixed(words))), Manner.MAIN);
     }
 
     @Override
-    public Button withSlot(String name, Optional<Mapping> mapping) {
-      return name.equals(HEADING) ? new Button(id, mapping) : this;
+    public Button with(Base other) {
+      return new Button(other, manner);
+    }
+
+    public Button with(Manner other) {
+      return new Button(base, other);
     }
 
     @Override
@@ -92,75 +152,125 @@ public sealed interface Part {
     }
   }
 
-  /**
-   * Rows with columns.
-   *
-   * @param rows the list whose items are the rows
-   */
-  record Table(PartId id, Optional<Mapping> heading, Optional<Mapping> rows, List<Shown> items)
-      implements Part {
+  /** A part that shows the items of a list; its columns are filled for each of them. */
+  sealed interface OverRows extends Part {
 
     /** The name of the slot for the rows. */
-    public static final String ROWS = "rows";
+    String ROWS = "rows";
 
+    @Override
+    List<Shown> items();
+
+    @Override
+    default Set<String> slotNames() {
+      return Set.of(HEADING, SHOWN_IF, ROWS);
+    }
+
+    /** The list whose items are the rows. */
+    default Optional<Mapping> rows() {
+      return base().slot(ROWS);
+    }
+  }
+
+  /** Rows with columns. */
+  record Table(Base base, List<Shown> items) implements OverRows {
     public Table {
       items = List.copyOf(items);
     }
 
-    @Override
-    public Map<String, Mapping> slots() {
-      Map<String, Mapping> slots = new LinkedHashMap<>(named(HEADING, heading));
-      slots.putAll(named(ROWS, rows));
-      return slots;
+    public static Table of(PartId id, Source rows, List<Shown> items) {
+      return new Table(Base.of(id).with(ROWS, Optional.of(new Mapping(rows))), items);
     }
 
     @Override
-    public Table withSlot(String name, Optional<Mapping> mapping) {
-      return switch (name) {
-        case HEADING -> new Table(id, mapping, rows, items);
-        case ROWS -> new Table(id, heading, mapping, items);
-        default -> this;
-      };
+    public Table with(Base other) {
+      return new Table(other, items);
     }
 
     @Override
     public Table withItems(List<? extends Item> other) {
-      return new Table(id, heading, rows, only(Shown.class, other));
+      return new Table(base, only(Shown.class, other));
     }
   }
 
-  /** One thing with its fields. */
-  record Record(PartId id, Optional<Mapping> heading, List<Shown> items) implements Part {
-    public Record {
+  /** Rows that stand by themselves: a main line and what belongs to it. */
+  record Cards(Base base, List<Shown> items) implements OverRows {
+    public Cards {
       items = List.copyOf(items);
     }
 
     @Override
-    public Map<String, Mapping> slots() {
-      return named(HEADING, heading);
+    public Cards with(Base other) {
+      return new Cards(other, items);
     }
 
     @Override
-    public Record withSlot(String name, Optional<Mapping> mapping) {
-      return name.equals(HEADING) ? new Record(id, mapping, items) : this;
+    public Cards withItems(List<? extends Item> other) {
+      return new Cards(base, only(Shown.class, other));
+    }
+  }
+
+  /** Numbers of rows as a drawing: the first column along, each further one a line of its own. */
+  record Chart(Base base, List<Shown> items, Drawing drawing) implements OverRows {
+
+    /** What is drawn. */
+    public enum Drawing {
+      LINE,
+      AREA,
+      BAR,
+      POINTS
+    }
+
+    public Chart {
+      items = List.copyOf(items);
+    }
+
+    @Override
+    public Chart with(Base other) {
+      return new Chart(other, items, drawing);
+    }
+
+    public Chart with(Drawing other) {
+      return new Chart(base, items, other);
+    }
+
+    @Override
+    public Chart withItems(List<? extends Item> other) {
+      return new Chart(base, only(Shown.class, other), drawing);
+    }
+  }
+
+  /** One thing with its fields. */
+  record Record(Base base, List<Shown> items) implements Part {
+    public Record {
+      items = List.copyOf(items);
+    }
+
+    public static Record of(PartId id, List<Shown> items) {
+      return new Record(Base.of(id), items);
+    }
+
+    @Override
+    public Record with(Base other) {
+      return new Record(other, items);
     }
 
     @Override
     public Record withItems(List<? extends Item> other) {
-      return new Record(id, heading, only(Shown.class, other));
+      return new Record(base, only(Shown.class, other));
     }
   }
 
   /** Words that stand on the page. */
-  record Text(PartId id, Optional<Mapping> heading) implements Part {
-    @Override
-    public Map<String, Mapping> slots() {
-      return named(HEADING, heading);
+  record Text(Base base) implements Part {
+
+    public static Text of(PartId id, String words) {
+      return new Text(Base.of(id).with(HEADING, Optional.of(Mapping.fixed(words))));
     }
 
     @Override
-    public Text withSlot(String name, Optional<Mapping> mapping) {
-      return name.equals(HEADING) ? new Text(id, mapping) : this;
+    public Text with(Base other) {
+      return new Text(other);
     }
 
     @Override

@@ -1,5 +1,6 @@
 package org.mapsel.core.page;
 
+import java.util.Map;
 import java.util.Optional;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Source;
@@ -31,7 +32,12 @@ public record Shown(PartId id, Overrides only, Optional<Mapping> value) implemen
   }
 
   @Override
-  public Shown with(Optional<Mapping> other) {
-    return new Shown(id, only, other);
+  public Map<String, Mapping> slots() {
+    return value.map(filled -> Map.of(VALUE, filled)).orElse(Map.of());
+  }
+
+  @Override
+  public Shown withSlot(String name, Optional<Mapping> other) {
+    return name.equals(VALUE) ? new Shown(id, only, other) : this;
   }
 }

@@ -23,9 +23,8 @@ public final class Sources {
 
   private static Set<CallId> rows(Page page, PartId table) {
     Set<CallId> calls = new HashSet<>();
-    page.part(table)
-        .filter(Part.Table.class::isInstance)
-        .flatMap(part -> ((Part.Table) part).rows())
+    page.rowsPart(table)
+        .flatMap(Part.OverRows::rows)
         .ifPresent(
             mapping -> {
               if (mapping.source() instanceof Source.Returned returned) {

@@ -6,9 +6,9 @@ public sealed interface SlotId {
   PageId page();
 
   /**
-   * A slot of a part, or of an input, column or field in it.
+   * A slot of a part, of an input, column or field in it, of a reaction or of one of its steps.
    *
-   * @param owner the part, or the thing in it
+   * @param owner the part, the thing in it, the reaction or the step
    * @param name for instance {@code heading}, {@code rows}, {@code value}, {@code start}
    */
   record OfPart(PageId page, PartId owner, String name) implements SlotId {}

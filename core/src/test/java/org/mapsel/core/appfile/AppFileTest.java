@@ -40,8 +40,15 @@ class AppFileTest {
   }
 
   @Test
+  void anAppOfTheSecondFormatOpensWithIdsForItsSteps() throws IOException {
+    App app = AppFile.read(resource("/apps/format-2.json")).get();
+
+    assertThat(written(app)).isEqualTo(resource("/apps/format-2.expected.json"));
+  }
+
+  @Test
   void anAppWithEverythingInItComesBackAsItWas() throws IOException {
-    JsonNode stored = resource("/apps/format-2.json");
+    JsonNode stored = resource("/apps/format-3.json");
     App app = AppFile.read(stored).get();
 
     assertThat(written(app)).isEqualTo(stored);
@@ -52,24 +59,27 @@ class AppFileTest {
     Schema schema =
         SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
             .getSchema(Files.readString(Path.of("../docs/formats/app.schema.json")));
-    for (String name : new String[] {"format-2.json", "format-1.expected.json"}) {
+    for (String name :
+        new String[] {"format-3.json", "format-2.expected.json", "format-1.expected.json"}) {
       assertThat(schema.validate(resource("/apps/" + name).toString(), InputFormat.JSON))
           .as(name)
           .isEmpty();
     }
-    assertThat(schema.validate(resource("/apps/format-1.json").toString(), InputFormat.JSON))
-        .as("the first format is another one")
-        .isNotEmpty();
+    for (String name : new String[] {"format-1.json", "format-2.json"}) {
+      assertThat(schema.validate(resource("/apps/" + name).toString(), InputFormat.JSON))
+          .as("%s is of another format", name)
+          .isNotEmpty();
+    }
   }
 
   @Test
   void whatIsWrongIsToldWithItsPlace() {
-    assertThat(place("{\"format\":2}")).isEqualTo("/name");
-    assertThat(place("{\"format\":2,\"name\":\"A\",\"pages\":[{\"id\":\"p\",\"name\":7}]}"))
+    assertThat(place("{\"format\":3}")).isEqualTo("/name");
+    assertThat(place("{\"format\":3,\"name\":\"A\",\"pages\":[{\"id\":\"p\",\"name\":7}]}"))
         .isEqualTo("/pages/0/name");
     assertThat(
             place(
-                "{\"format\":2,\"name\":\"A\",\"pages\":[{\"id\":\"p\",\"name\":\"P\","
+                "{\"format\":3,\"name\":\"A\",\"pages\":[{\"id\":\"p\",\"name\":\"P\","
                     + "\"parts\":[{\"kind\":\"gauge\",\"id\":\"g\"}]}]}"))
         .isEqualTo("/pages/0/parts/0/kind");
     assertThat(AppFile.read(JSON.readTree("{\"format\":99}")).findings().get(0).code())

@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
@@ -17,21 +16,32 @@ import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.Formats;
 import org.mapsel.core.model.Overrides;
+import org.mapsel.core.page.edit.AddButton;
 import org.mapsel.core.page.edit.AddCall;
 import org.mapsel.core.page.edit.AddPage;
+import org.mapsel.core.page.edit.AddReaction;
+import org.mapsel.core.page.edit.AddStep;
 import org.mapsel.core.page.edit.AddText;
 import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.page.edit.AppEditor;
 import org.mapsel.core.page.edit.CallOnOpening;
+import org.mapsel.core.page.edit.CopyPage;
 import org.mapsel.core.page.edit.FillSlot;
 import org.mapsel.core.page.edit.MoveItem;
 import org.mapsel.core.page.edit.MovePart;
+import org.mapsel.core.page.edit.MoveStep;
+import org.mapsel.core.page.edit.PassArgument;
 import org.mapsel.core.page.edit.RemoveCall;
 import org.mapsel.core.page.edit.RemoveItem;
 import org.mapsel.core.page.edit.RemovePart;
+import org.mapsel.core.page.edit.RemoveReaction;
+import org.mapsel.core.page.edit.RemoveStep;
 import org.mapsel.core.page.edit.RenamePage;
+import org.mapsel.core.page.edit.SetAction;
+import org.mapsel.core.page.edit.SetFrame;
 import org.mapsel.core.page.edit.SetOnlyHere;
 import org.mapsel.core.page.edit.ShowField;
+import org.mapsel.core.page.edit.TurnInto;
 import org.mapsel.core.page.edit.UseField;
 import org.mapsel.core.page.plan.PagePlan;
 import org.mapsel.core.page.run.PageEffect;
@@ -39,11 +49,13 @@ import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.page.run.PageRunner;
 import org.mapsel.core.page.run.PageState;
 import org.mapsel.core.page.view.PageViews;
+import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
+import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
@@ -93,7 +105,7 @@ class EditsPropertyTest {
       Optional<Page.Inside> item = any(page.get().items().toList());
       Optional<Slot> slot = any(page.get().slots());
       int by = random.nextInt(5) - 2;
-      return switch (random.nextInt(16)) {
+      return switch (random.nextInt(28)) {
         case 0 -> new RenamePage(id, "Page " + random.nextInt());
         case 1 -> new AddText(id, "Words");
         case 2 -> part.<AppEdit>map(one -> new MovePart(id, one.id(), by)).orElseGet(this::start);
@@ -127,12 +139,108 @@ class EditsPropertyTest {
         case 14 ->
             part.<AppEdit>map(one -> new ShowField(id, one.id(), source(page.get())))
                 .orElseGet(this::start);
+        case 15 -> new AddButton(id, "Press");
+        case 16 -> new CopyPage(id);
+        case 17 ->
+            part.<AppEdit>map(
+                    one ->
+                        new SetFrame(
+                            id,
+                            one.id(),
+                            new Frame(
+                                any(List.of(Frame.Width.values())).orElseThrow(),
+                                "none",
+                                random.nextBoolean())))
+                .orElseGet(this::start);
+        case 18 ->
+            part.<AppEdit>map(
+                    one ->
+                        new TurnInto(
+                            id, one.id(), any(List.of(TurnInto.Way.values())).orElseThrow()))
+                .orElseGet(this::start);
+        case 19, 20 -> new AddReaction(id, trigger(page.get()), List.of(action(page.get())));
+        case 21 ->
+            any(page.get().reactions())
+                .<AppEdit>map(one -> new RemoveReaction(id, one.id()))
+                .orElseGet(this::start);
+        case 22, 23 ->
+            any(page.get().reactions())
+                .<AppEdit>map(
+                    one -> new AddStep(id, one.id(), random.nextBoolean(), action(page.get())))
+                .orElseGet(this::start);
+        case 24 ->
+            step(page.get())
+                .<AppEdit>map(one -> new SetAction(id, one.id(), action(page.get())))
+                .orElseGet(this::start);
+        case 25 ->
+            step(page.get())
+                .<AppEdit>map(
+                    one ->
+                        random.nextBoolean()
+                            ? new RemoveStep(id, one.id())
+                            : new MoveStep(id, one.id(), by))
+                .orElseGet(this::start);
+        case 26 ->
+            step(page.get())
+                .<AppEdit>map(
+                    one ->
+                        random.nextBoolean()
+                            ? new PassArgument(id, one.id(), Optional.empty(), source(page.get()))
+                            : new FillSlot(
+                                new SlotId.OfPart(
+                                    id,
+                                    one.id(),
+                                    any(List.of("if", "words", "value")).orElseThrow()),
+                                Optional.of(source(page.get()))))
+                .orElseGet(this::start);
         default ->
             call.<AppEdit>map(
                     one ->
                         new AddCall(
                             id, "dredging", "dredging", one.operation(), one.endpoint(), List.of()))
                 .orElseGet(this::start);
+      };
+    }
+
+    private Optional<Reaction.Step> step(Page page) {
+      return any(page.reactions().stream().flatMap(Reaction::all).toList());
+    }
+
+    private PartId part(Page page) {
+      return any(page.parts()).map(Part::id).orElse(new PartId("gone"));
+    }
+
+    private PartId input(Page page) {
+      return any(page.inputs().toList()).map(Input::id).orElse(new PartId("gone"));
+    }
+
+    private CallId call(Page page) {
+      return any(page.calls()).map(Call::id).orElse(new CallId("gone"));
+    }
+
+    private Trigger trigger(Page page) {
+      return switch (random.nextInt(7)) {
+        case 0 -> new Trigger.Opened();
+        case 1 -> new Trigger.CameBack();
+        case 2 -> new Trigger.Changed(input(page));
+        case 3 -> new Trigger.RowChosen(part(page));
+        case 4 -> new Trigger.Every(random.nextInt(20));
+        case 5 -> new Trigger.Answered(call(page));
+        default -> new Trigger.Pressed(part(page));
+      };
+    }
+
+    private Action action(Page page) {
+      return switch (random.nextInt(9)) {
+        case 0 -> new Action.SetInput(input(page));
+        case 1 -> new Action.Clear(part(page));
+        case 2 -> new Action.Say();
+        case 3 -> new Action.Ask();
+        case 4 -> new Action.GoTo(any(bench.app().pages()).orElseThrow().id(), Set.of());
+        case 5 -> new Action.GoBack();
+        case 6 -> new Action.OpenAddress();
+        case 7 -> new Action.Stop();
+        default -> new Action.MakeCall(call(page));
       };
     }
 
@@ -212,6 +320,8 @@ class EditsPropertyTest {
       page.parts().forEach(part -> ids.add(part.id().text()));
       page.items().forEach(inside -> ids.add(inside.item().id().text()));
       page.calls().forEach(call -> ids.add(call.id().text()));
+      page.reactions().forEach(reaction -> ids.add(reaction.id().text()));
+      page.reactions().stream().flatMap(Reaction::all).forEach(step -> ids.add(step.id().text()));
     }
     return ids;
   }
@@ -221,23 +331,41 @@ class EditsPropertyTest {
     Service service = bench.service("dredging");
     for (Page page : bench.app().pages()) {
       PagePlan plan = bench.check().pages().get(page.id()).plan();
-      PageRunner runner = new PageRunner(page, plan.plan(), Map.of(), PageBench.NOW);
-      List<PageEvent> events = new ArrayList<>(List.of(new PageEvent.Opened()));
+      PageRunner runner = new PageRunner(plan, new Formats(Locale.UK), PageBench.NOW);
+      List<PageEvent> events = new ArrayList<>(List.of(PageEvent.Opened.ALONE));
       page.parts().forEach(part -> events.add(new PageEvent.Pressed(part.id())));
+      page.parts().forEach(part -> events.add(new PageEvent.RowChosen(part.id(), 0)));
+      page.parts()
+          .forEach(
+              part ->
+                  events.add(
+                      new PageEvent.Arranged(
+                          part.id(),
+                          new PageState.Arrangement(
+                              part.items().stream().map(item -> item.id()).findFirst(),
+                              true,
+                              "a"))));
+      events.add(new PageEvent.CameBack());
+      events.add(new PageEvent.Replied(true));
       PageState state = PageState.EMPTY;
       for (int i = 0; i < events.size() && i < 60; i++) {
         PageRunner.Stepped stepped = runner.step(state, events.get(i));
         state = stepped.state();
         for (PageEffect effect : stepped.effects()) {
-          PageEffect.RunCall run = (PageEffect.RunCall) effect;
-          Operation operation =
-              service.getOperation(page.call(run.call()).orElseThrow().operation());
-          RecordValue answer =
-              SampleMaker.make(service.shapes(), operation.output(), SampleMaker.Extent.EVERYTHING);
-          events.add(new PageEvent.Answered(run, answer, ""));
+          if (effect instanceof PageEffect.RunCall run) {
+            Operation operation =
+                service.getOperation(page.call(run.call()).orElseThrow().operation());
+            RecordValue answer =
+                SampleMaker.make(
+                    service.shapes(), operation.output(), SampleMaker.Extent.EVERYTHING);
+            events.add(new PageEvent.Answered(run, answer, ""));
+          }
         }
       }
-      assertThat(new PageViews(plan, state, new Formats(Locale.UK), PageBench.NOW).page().parts())
+      assertThat(
+              new PageViews(plan, state, new Formats(Locale.UK), PageBench.NOW, true)
+                  .page()
+                  .parts())
           .hasSameSizeAs(page.parts());
     }
   }

@@ -66,11 +66,11 @@ class PagesTest {
     CallId call = bench.call().id();
     bench.edit(new CallOnOpening(page, call, true)).edit(new CallOnOpening(page, call, true));
 
-    assertThat(bench.step(new PageEvent.Opened())).isEmpty();
+    assertThat(bench.step(PageEvent.Opened.ALONE)).isEmpty();
     bench.plan().required().values().forEach(label -> bench.type(label, "1"));
-    assertThat(bench.step(new PageEvent.Opened())).hasSize(1);
+    assertThat(bench.step(PageEvent.Opened.ALONE)).hasSize(1);
     bench.edit(new CallOnOpening(page, call, false));
-    assertThat(bench.step(new PageEvent.Opened())).isEmpty();
+    assertThat(bench.step(PageEvent.Opened.ALONE)).isEmpty();
     assertThat(bench.refused(new CallOnOpening(page, new CallId("gone"), true)))
         .containsExactly("APP_CALL_MISSING");
   }
@@ -254,7 +254,8 @@ class PagesTest {
     bench.step(new PageEvent.Answered(call, answer, "x1"));
     assertThat(bench.cells()).containsExactly(List.of("J-0001", "B1, B2"), List.of("J-0002", ""));
 
-    bench.step(new PageEvent.CallFailed(call, "The tide is out."));
+    bench.step(
+        new PageEvent.CallFailed((PageEffect.RunCall) bench.press().get(0), "The tide is out."));
     assertThat(bench.view().messages())
         .containsExactly(new PageView.MessageView(true, "The tide is out."));
     assertThat(bench.cells()).as("what was there stays").hasSize(2);
@@ -277,25 +278,27 @@ class PagesTest {
     PartId table = bench.part(Part.Table.class).id();
     bench.add("dredging", "FindJobs", FieldPath.of("job", "depth"));
     bench.fill("tag", new Source.Chosen(table, FieldPath.of("number")));
-    PageEffect.RunCall first =
-        (PageEffect.RunCall)
-            bench
-                .step(
-                    new PageEvent.Pressed(
-                        bench.page().parts().stream()
-                            .filter(Part.Button.class::isInstance)
-                            .findFirst()
-                            .orElseThrow()
-                            .id()))
-                .get(0);
+    PageEffect.RunCall first = (PageEffect.RunCall) bench.step(first(bench)).get(0);
     RecordValue answer = RecordValue.of(Map.of("job", ListValue.of(job("J-1"), job("J-2"))));
     bench.step(new PageEvent.Answered(first, answer, "x1"));
 
     bench.step(new PageEvent.RowChosen(table, 1));
     PageEffect.RunCall second = (PageEffect.RunCall) bench.press().get(0);
     assertThat(second.parameters().get("tag")).isEqualTo(Value.text("J-2"));
-    bench.step(new PageEvent.Answered(first, answer, "x2"));
+    bench.step(new PageEvent.Answered(first, RecordValue.empty(), "x2"));
+    assertThat(bench.state().chosen()).as("what is back twice changes nothing").isNotEmpty();
+    PageEffect.RunCall again = (PageEffect.RunCall) bench.step(first(bench)).get(0);
+    bench.step(new PageEvent.Answered(again, answer, "x3"));
     assertThat(bench.state().chosen()).as("new rows are not chosen").isEmpty();
+  }
+
+  private static PageEvent first(PageBench bench) {
+    return new PageEvent.Pressed(
+        bench.page().parts().stream()
+            .filter(Part.Button.class::isInstance)
+            .findFirst()
+            .orElseThrow()
+            .id());
   }
 
   @Test

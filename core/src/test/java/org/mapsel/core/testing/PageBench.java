@@ -40,6 +40,7 @@ import org.mapsel.core.page.view.PageViews;
 import org.mapsel.core.page.view.PartView;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
@@ -79,6 +80,7 @@ public final class PageBench {
   private final AppEditor editor = new AppEditor(lookup);
   private App app = App.named("Test");
   private Optional<Checked> checked = Optional.empty();
+  private Optional<PageId> at = Optional.empty();
   private PageState state = PageState.EMPTY;
 
   /** A service under its id, read from a description; its edition is called like it. */
@@ -168,9 +170,22 @@ public final class PageBench {
     return new SlotId.OfParameter(page().id(), call().id(), FieldPath.of(path));
   }
 
-  /** The last page. */
+  /** Goes on with the page of that name. */
+  public PageBench on(String name) {
+    at =
+        Optional.of(
+            app.pages().stream()
+                .filter(page -> page.name().equals(name))
+                .findFirst()
+                .orElseThrow()
+                .id());
+    state = PageState.EMPTY;
+    return this;
+  }
+
+  /** The page that was gone to, or else the last one. */
   public Page page() {
-    return app.pages().getLast();
+    return at.flatMap(app::find).orElseGet(() -> app.pages().getLast());
   }
 
   /** The last call of the last page. */
@@ -237,6 +252,8 @@ public final class PageBench {
               return switch (part) {
                 case PartView.FormView form -> "form " + items;
                 case PartView.TableView table -> "table " + table.heading() + " " + items;
+                case PartView.CardsView cards -> "cards " + cards.heading() + " " + items;
+                case PartView.ChartView chart -> "chart " + chart.heading() + " " + items;
                 case PartView.RecordView record -> "record " + items;
                 case PartView.ButtonView button -> "button " + button.heading();
                 case PartView.TextView text -> "text " + text.heading();
@@ -252,7 +269,7 @@ public final class PageBench {
   }
 
   private PageViews views() {
-    return new PageViews(plan(), state, new Formats(Locale.UK), NOW);
+    return new PageViews(plan(), state, new Formats(Locale.UK), NOW, false);
   }
 
   public PageState state() {
@@ -260,9 +277,8 @@ public final class PageBench {
   }
 
   public List<PageEffect> step(PageEvent event) {
-    PagePlan plan = plan();
     PageRunner.Stepped stepped =
-        new PageRunner(plan.page(), plan.plan(), plan.required(), NOW).step(state, event);
+        new PageRunner(plan(), new Formats(Locale.UK), NOW).step(state, event);
     state = stepped.state();
     return stepped.effects();
   }
@@ -287,10 +303,12 @@ public final class PageBench {
 
   /** The cells of the last table, row by row. */
   public List<List<String>> cells() {
-    PartView.TableView table =
-        views().rows(part(Part.Table.class).id(), 0, PageViews.ROWS).orElseThrow();
-    return table.rows().stream()
-        .map(row -> row.stream().map(PartView.CellView::text).toList())
+    return views()
+        .rows(part(Part.OverRows.class).id(), 0, PageViews.ROWS)
+        .orElseThrow()
+        .rows()
+        .stream()
+        .map(row -> row.cells().stream().map(PartView.CellView::text).toList())
         .toList();
   }
 

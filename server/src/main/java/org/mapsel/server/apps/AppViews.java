@@ -16,8 +16,12 @@ public final class AppViews {
   /** An app in one line. */
   record AppBrief(String id, String name, List<PageBrief> pages) {}
 
-  /** A page in one line. */
-  record PageBrief(String id, String name) {}
+  /**
+   * A page in one line.
+   *
+   * @param alone whether it can be opened by itself, and need not be led to
+   */
+  record PageBrief(String id, String name, boolean alone) {}
 
   /**
    * An app as it stands.

@@ -49,7 +49,9 @@ class AppsController {
   }
 
   private static List<PageBrief> briefs(App app) {
-    return app.pages().stream().map(page -> new PageBrief(page.id().text(), page.name())).toList();
+    return app.pages().stream()
+        .map(page -> new PageBrief(page.id().text(), page.name(), page.arguments().isEmpty()))
+        .toList();
   }
 
   @PostMapping

@@ -14,32 +14,21 @@ import org.mapsel.core.mapping.Planned;
 import org.mapsel.core.mapping.Reach;
 import org.mapsel.core.mapping.Scope;
 import org.mapsel.core.mapping.Source;
-import org.mapsel.core.model.FieldRef;
 import org.mapsel.core.model.Formats;
 import org.mapsel.core.model.Look;
 import org.mapsel.core.model.Looks;
-import org.mapsel.core.model.Model;
-import org.mapsel.core.model.Overrides;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Call;
-import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
-import org.mapsel.core.page.Reaction;
-import org.mapsel.core.page.Sources;
-import org.mapsel.core.page.kind.PartKinds;
 import org.mapsel.core.page.kind.SlotTypes;
 import org.mapsel.core.page.offer.SourceOffers;
-import org.mapsel.core.page.plan.PagePlan;
-import org.mapsel.core.page.reach.FieldBehind;
 import org.mapsel.core.page.reach.PageReach;
-import org.mapsel.core.page.reach.SourceWords;
 import org.mapsel.core.page.run.Rows;
 import org.mapsel.core.page.run.StateScope;
 import org.mapsel.core.page.view.PageView;
 import org.mapsel.core.page.view.PageViews;
-import org.mapsel.core.page.view.PartView;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PageId;
@@ -54,12 +43,9 @@ import org.mapsel.core.value.TimeValue;
 import org.mapsel.core.value.Value;
 import org.mapsel.server.apps.BenchViews.BenchView;
 import org.mapsel.server.apps.BenchViews.CallView;
-import org.mapsel.server.apps.BenchViews.FieldPlace;
 import org.mapsel.server.apps.BenchViews.FilledView;
 import org.mapsel.server.apps.BenchViews.FormulaView;
-import org.mapsel.server.apps.BenchViews.ItemView;
 import org.mapsel.server.apps.BenchViews.OfferView;
-import org.mapsel.server.apps.BenchViews.ReactionView;
 import org.mapsel.server.apps.BenchViews.ShownView;
 import org.mapsel.server.apps.BenchViews.VariableView;
 import org.mapsel.server.samples.Recorder;
@@ -87,19 +73,11 @@ class Bench {
     this.clock = clock;
   }
 
-  /** A page with all that is known of it. */
-  private record Known(App app, Page page, PagePlan plan, PageReach reach, Looks looks) {
-
-    String words(Source source) {
-      return SourceWords.of(page, reach, looks, source);
-    }
-  }
-
-  private Known known(String appId, String pageId) {
+  private BenchPage known(String appId, String pageId) {
     Apps.CheckedApp checked = apps.checked(appId);
     App app = checked.kept().app();
     Page page = page(app, pageId);
-    return new Known(
+    return new BenchPage(
         app,
         page,
         checked.checked().pages().get(page.id()).plan(),
@@ -113,20 +91,21 @@ class Bench {
   }
 
   BenchView view(String appId, String pageId, Locale locale) {
-    Known known = known(appId, pageId);
+    BenchPage known = known(appId, pageId);
     SampleState.Sampled sampled = samples.of(known.page(), known.reach());
     PageView page =
-        new PageViews(known.plan(), sampled.state(), new Formats(locale), clock.instant()).page();
+        new PageViews(known.plan(), sampled.state(), new Formats(locale), clock.instant(), true)
+            .page();
     return new BenchView(
         page,
         known.page().calls().stream()
             .map(call -> call(known, call, Optional.ofNullable(sampled.samples().get(call.id()))))
             .toList(),
-        items(known, page),
-        known.page().reactions().stream().map(reaction -> reaction(known, reaction)).toList());
+        new BenchItems(known).of(page),
+        new BenchReactions(known).all());
   }
 
-  private static CallView call(Known known, Call call, Optional<Recorder.Sample> sample) {
+  private static CallView call(BenchPage known, Call call, Optional<Recorder.Sample> sample) {
     List<FilledView> filled =
         call.parameters().stream()
             .map(
@@ -140,11 +119,7 @@ class Bench {
         call.id(),
         call.service(),
         call.operation(),
-        known
-            .reach()
-            .pinned(call.id())
-            .map(pinned -> pinned.operation().name())
-            .orElse(call.operation().text()),
+        known.nameOf(call),
         call.endpoint(),
         sample.map(one -> one.origin().label()).orElse("gone"),
         filled,
@@ -152,14 +127,14 @@ class Bench {
   }
 
   /** Where the fields that a call returns are shown. */
-  private static List<ShownView> shown(Known known, Call call) {
+  private static List<ShownView> shown(BenchPage known, Call call) {
     List<ShownView> shown = new ArrayList<>();
     for (Part part : known.page().parts()) {
       Optional<FieldPath> rows =
-          part instanceof Part.Table table
+          part instanceof Part.OverRows table
               ? table.rows().flatMap(mapping -> path(mapping.source(), call, Optional.empty()))
               : Optional.empty();
-      String name = nameOf(known, part);
+      String name = known.nameOf(part);
       rows.ifPresent(path -> shown.add(new ShownView(path, part.id(), null, "rows of " + name)));
       for (int i = 0; i < part.items().size(); i++) {
         Item item = part.items().get(i);
@@ -185,127 +160,6 @@ class Bench {
     };
   }
 
-  private static String nameOf(Known known, Part part) {
-    String heading =
-        part.heading()
-            .map(mapping -> mapping.source() instanceof Source.Fixed fixed ? fixed.text() : "")
-            .orElseGet(() -> known.plan().headings().getOrDefault(part.id(), ""));
-    return heading.isEmpty() ? "the " + PartKinds.name(part) : heading;
-  }
-
-  private static List<ItemView> items(Known known, PageView view) {
-    List<ItemView> items = new ArrayList<>();
-    for (Part part : known.page().parts()) {
-      SlotId heading = new SlotId.OfPart(known.page().id(), part.id(), Part.HEADING);
-      Optional<Source> words = part.heading().map(mapping -> mapping.source());
-      items.add(
-          new ItemView(
-              part.id(),
-              null,
-              PartKinds.name(part),
-              view.parts().stream()
-                  .filter(drawn -> drawn.id().equals(part.id()))
-                  .map(PartView::heading)
-                  .findFirst()
-                  .orElse(""),
-              heading,
-              words.orElse(null),
-              words.map(known::words).orElse(""),
-              null,
-              Overrides.NONE,
-              Overrides.NONE,
-              null));
-      part.items().forEach(item -> items.add(item(known, part, item)));
-    }
-    return items;
-  }
-
-  private static ItemView item(Known known, Part part, Item item) {
-    Reach around = known.reach().inside(part);
-    Optional<FieldBehind> behind =
-        item instanceof Input input
-            ? known.reach().subject(input).map(FieldBehind.class::cast)
-            : item.mapping().flatMap(value -> known.reach().subject(value.source(), around));
-    Look look =
-        item instanceof Input
-            ? known.plan().inputs().get(item.id()).look()
-            : known.plan().looks().get(item.id());
-    Optional<Source> source = item.mapping().map(mapping -> mapping.source());
-    return new ItemView(
-        part.id(),
-        item.id(),
-        kind(part),
-        look.label(),
-        new SlotId.OfPart(known.page().id(), item.id(), item.slot()),
-        source.orElse(null),
-        source.map(known::words).orElse(""),
-        behind.map(Bench::place).orElse(null),
-        behind.map(field -> set(known.app().model(), field)).orElse(Overrides.NONE),
-        item.only(),
-        look);
-  }
-
-  private static String kind(Part part) {
-    return switch (part) {
-      case Part.Form form -> "input";
-      case Part.Table table -> "column";
-      default -> "field";
-    };
-  }
-
-  private static FieldPlace place(FieldBehind behind) {
-    return switch (behind) {
-      case FieldBehind.Described described -> new FieldPlace(described.ref(), null, null);
-      case FieldBehind.Made made ->
-          new FieldPlace(
-              new FieldRef(made.owner().shapes().get(0), made.field().name()),
-              made.owner().id(),
-              made.field().name());
-    };
-  }
-
-  private static Overrides set(Model model, FieldBehind behind) {
-    return switch (behind) {
-      case FieldBehind.Described described -> model.set(described.ref());
-      case FieldBehind.Made made -> made.field().set();
-    };
-  }
-
-  private static ReactionView reaction(Known known, Reaction reaction) {
-    List<CallId> calls =
-        reaction.steps().stream()
-            .map(
-                step ->
-                    switch (step) {
-                      case Reaction.Step.MakeCall make -> make.call();
-                    })
-            .toList();
-    List<String> fills =
-        known.page().parts().stream()
-            .filter(part -> calls.stream().anyMatch(call -> shows(known.page(), part, call)))
-            .map(part -> nameOf(known, part))
-            .toList();
-    String words =
-        switch (reaction.when()) {
-          case Reaction.Trigger.Opened opened -> "";
-          case Reaction.Trigger.Pressed pressed ->
-              known.page().part(pressed.button()).map(part -> nameOf(known, part)).orElse("");
-        };
-    return new ReactionView(reaction.id(), reaction.when(), words, calls, fills);
-  }
-
-  private static boolean shows(Page page, Part part, CallId call) {
-    return part.showsFields()
-        && page.slots().stream()
-            .filter(
-                slot ->
-                    slot.id() instanceof SlotId.OfPart one
-                        && (one.owner().equals(part.id())
-                            || part.items().stream()
-                                .anyMatch(item -> item.id().equals(one.owner()))))
-            .anyMatch(slot -> Sources.isFrom(slot.mapping().source(), call));
-  }
-
   /** The field sheet of a call, in the edition that the app is pinned to. */
   OperationView sheet(String appId, String pageId, String callId) {
     App app = apps.get(appId).app();
@@ -321,7 +175,7 @@ class Bench {
 
   List<OfferView> offers(
       String appId, String pageId, BenchViews.OffersRequest request, Locale locale) {
-    Known known = known(appId, pageId);
+    BenchPage known = known(appId, pageId);
     Formats formats = new Formats(locale);
     return new SourceOffers(known.app(), known.page(), known.reach(), scope(known, request.slot()))
         .of(request.slot(), request.find()).stream()
@@ -337,7 +191,7 @@ class Bench {
   }
 
   /** What sources give in the samples; of rows the first. */
-  private Scope scope(Known known, SlotId slot) {
+  private Scope scope(BenchPage known, SlotId slot) {
     SampleState.Sampled sampled = samples.of(known.page(), known.reach());
     Scope scope =
         new StateScope(known.page(), known.plan().plan(), sampled.state(), clock.instant());
@@ -346,7 +200,7 @@ class Bench {
             ? known.page().item(part.owner()).map(inside -> inside.part().id())
             : Optional.empty();
     return table
-        .map(id -> new SlotId.OfPart(known.page().id(), id, Part.Table.ROWS))
+        .map(id -> new SlotId.OfPart(known.page().id(), id, Part.OverRows.ROWS))
         .map(rows -> Rows.of(known.plan().plan().value(rows, scope)))
         .filter(rows -> !rows.isEmpty())
         .map(rows -> scope.at(rows.get(0)))
@@ -369,7 +223,7 @@ class Bench {
 
   FormulaView formula(
       String appId, String pageId, BenchViews.FormulaRequest request, Locale locale) {
-    Known known = known(appId, pageId);
+    BenchPage known = known(appId, pageId);
     Scope scope = scope(known, request.slot());
     Reach reach = known.reach().of(request.slot());
     MappingPlanner planner = new MappingPlanner(known.app().model());

@@ -7,7 +7,11 @@ import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.FieldRef;
 import org.mapsel.core.model.Look;
 import org.mapsel.core.model.Overrides;
-import org.mapsel.core.page.Reaction;
+import org.mapsel.core.page.Action;
+import org.mapsel.core.page.Frame;
+import org.mapsel.core.page.Input;
+import org.mapsel.core.page.Part;
+import org.mapsel.core.page.Trigger;
 import org.mapsel.core.page.view.PageView;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.EndpointId;
@@ -63,6 +67,8 @@ final class BenchViews {
    * @param field what is decided of it in the model
    * @param set what the model has decided
    * @param only what the page alone has different
+   * @param settings what a part as a whole can be set to
+   * @param input what an input can be set to
    */
   record ItemView(
       PartId part,
@@ -75,14 +81,62 @@ final class BenchViews {
       @Nullable FieldPlace field,
       Overrides set,
       Overrides only,
-      @Nullable Look look) {}
+      @Nullable Look look,
+      @Nullable PartSettings settings,
+      @Nullable InputSettings input) {}
+
+  /**
+   * What a part as a whole is set to.
+   *
+   * @param overRows whether it can show its rows in another way
+   */
+  record PartSettings(
+      Frame frame,
+      SlotView shownIf,
+      Part.Button.@Nullable Manner manner,
+      Part.Chart.@Nullable Drawing drawing,
+      boolean overRows) {}
+
+  /**
+   * What an input is set to.
+   *
+   * @param fixed whether somebody chose how values are put in
+   * @param options the rows that the value is chosen from, in words; empty if it is not
+   */
+  record InputSettings(Input.Kind kind, boolean fixed, String options) {}
+
+  /** A place that takes a value, what fills it, and that in words. */
+  record SlotView(String name, SlotId slot, @Nullable Source source, String words) {}
 
   /** A field of the model: a described one, or a derived one of a type. */
   record FieldPlace(FieldRef ref, @Nullable TypeId type, @Nullable String derived) {}
 
-  /** When something happens, which calls are made and which parts show what they answer. */
+  /**
+   * What happens when.
+   *
+   * @param words what the event is about, by its name
+   */
   record ReactionView(
-      ReactionId id, Reaction.Trigger when, String words, List<CallId> calls, List<String> fills) {}
+      ReactionId id,
+      Trigger when,
+      String words,
+      SlotView condition,
+      List<StepView> steps,
+      List<StepView> failure) {}
+
+  /**
+   * A step of a reaction.
+   *
+   * @param words what it is about, by its name
+   * @param fills the parts that show what comes of it
+   */
+  record StepView(
+      PartId id,
+      Action action,
+      String words,
+      SlotView condition,
+      List<SlotView> slots,
+      List<String> fills) {}
 
   /** A slot, and what narrows what is offered for it. */
   record OffersRequest(SlotId slot, String find) {

@@ -2,15 +2,18 @@ package org.mapsel.server.apps;
 
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
+import org.mapsel.core.mapping.Reach;
 import org.mapsel.core.mapping.Source;
+import org.mapsel.core.page.Argument;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.run.PageState;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PartId;
+import org.mapsel.core.sample.SampleMaker;
+import org.mapsel.core.shape.ValueType;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 import org.mapsel.server.samples.Recorder;
@@ -48,7 +51,27 @@ public class SampleState {
                 inputs.putAll(typed(call, sample));
               });
     }
-    return new Sampled(new PageState(Map.of(), inputs, answers, Map.of(), List.of()), samples);
+    return new Sampled(PageState.of(arguments(page, reach), inputs, answers), samples);
+  }
+
+  /** What a page is opened with is made up, as long as it is built. */
+  private static Map<String, Value> arguments(Page page, PageReach reach) {
+    Map<String, Value> arguments = new HashMap<>();
+    for (Argument argument : page.arguments()) {
+      reach
+          .outside()
+          .argument(argument.name())
+          .map(Reach.Typed::type)
+          .map(SampleState::sample)
+          .ifPresent(value -> arguments.put(argument.name(), value));
+    }
+    return arguments;
+  }
+
+  private static Value sample(ValueType type) {
+    return type instanceof ValueType.Shaped shaped
+        ? SampleMaker.make(shaped.shapes(), shaped.shape(), SampleMaker.Extent.EVERYTHING)
+        : Value.ABSENT;
   }
 
   /** What was sent last stands in the inputs that fill it. */

@@ -6,6 +6,7 @@ import java.util.List;
 import org.jooq.DSLContext;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.edit.AddPage;
+import org.mapsel.core.page.edit.AddPages;
 import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
@@ -76,9 +77,16 @@ class DemoLoader {
                 read.operations().stream().map(one -> new OperationId(one.id())).toList(),
                 new EndpointId("main")));
     var app = apps.create("Yard board");
-    app = apps.edit(app.id(), app.version(), page(yard, "Cranes.list"));
-    app = apps.edit(app.id(), app.version(), page(yard, "Cranes.change"));
-    apps.edit(app.id(), app.version(), page(yard, "Cranes.Jobs"));
+    apps.edit(
+        app.id(),
+        app.version(),
+        new AddPages(
+            yard.id(),
+            yard.edition(),
+            new OperationId("Cranes.list"),
+            new EndpointId(yard.endpoint()),
+            List.of(),
+            true));
   }
 
   private void makeDutyDesk() {
@@ -109,7 +117,8 @@ class DemoLoader {
     DutyDeskModel model = new DutyDeskModel(berthing.id());
     app = apps.edit(app.id(), app.version(), model.decisions());
     List<Page> pages = app.app().pages();
-    apps.edit(app.id(), app.version(), DutyDeskModel.uses(pages.getFirst(), pages.getLast()));
+    app = apps.edit(app.id(), app.version(), DutyDeskModel.uses(pages.getFirst(), pages.getLast()));
+    new DutyDeskWay(apps, app, berthing).make();
   }
 
   private static AppEdit page(ServiceView service, String operation, FieldPath... fields) {

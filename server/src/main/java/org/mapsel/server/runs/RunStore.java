@@ -22,8 +22,18 @@ class RunStore {
   /** A run that nobody has touched for so long is over. */
   private static final Duration LIFE = Duration.ofDays(1);
 
-  /** A run as it is kept. */
-  record Kept(String id, String app, String page, boolean builder, JsonNode state) {}
+  /**
+   * A run as it is kept.
+   *
+   * @param previous the run that its page was opened from
+   */
+  record Kept(
+      String id,
+      String app,
+      String page,
+      boolean builder,
+      Optional<String> previous,
+      JsonNode state) {}
 
   private final DSLContext sql;
   private final JsonMapper json;
@@ -36,7 +46,8 @@ class RunStore {
   }
 
   /** Begins a run, and ends those that were left. */
-  String begin(String app, String page, boolean builder, JsonNode state) {
+  String begin(
+      String app, String page, boolean builder, Optional<String> previous, JsonNode state) {
     String id = UUID.randomUUID().toString();
     OffsetDateTime now = OffsetDateTime.now(clock);
     sql.deleteFrom(RUN).where(RUN.TOUCHED_AT.lt(now.minus(LIFE))).execute();
@@ -45,6 +56,7 @@ class RunStore {
         .set(RUN.APP_ID, app)
         .set(RUN.PAGE_ID, page)
         .set(RUN.BUILDER, builder)
+        .set(RUN.PREVIOUS, previous.orElse(null))
         .set(RUN.STATE, JSON.valueOf(state.toString()))
         .set(RUN.TOUCHED_AT, now)
         .execute();
@@ -61,6 +73,7 @@ class RunStore {
                     row.get(RUN.APP_ID),
                     row.get(RUN.PAGE_ID),
                     row.get(RUN.BUILDER),
+                    Optional.ofNullable(row.get(RUN.PREVIOUS)),
                     json.readTree(row.get(RUN.STATE).data())));
   }
 

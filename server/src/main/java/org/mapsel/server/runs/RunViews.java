@@ -24,10 +24,12 @@ final class RunViews {
    *     current sample, and is kept whole
    * @param inputs what stands in the form already: when a page is opened anew, or tried with a
    *     sample
+   * @param arguments what the page is opened with, as its address has it: only simple ones
    */
-  record RunRequest(boolean builder, Map<String, JsonNode> inputs) {
+  record RunRequest(boolean builder, Map<String, JsonNode> inputs, Map<String, String> arguments) {
     RunRequest {
       inputs = Map.copyOf(inputs);
+      arguments = Map.copyOf(arguments);
     }
   }
 
@@ -43,7 +45,11 @@ final class RunViews {
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   @JsonSubTypes({
     @JsonSubTypes.Type(value = Happening.ButtonPressed.class, name = "pressed"),
-    @JsonSubTypes.Type(value = Happening.RowChosen.class, name = "chosen"),
+    @JsonSubTypes.Type(value = Happening.RowPicked.class, name = "chosen"),
+    @JsonSubTypes.Type(value = Happening.RowsArranged.class, name = "arranged"),
+    @JsonSubTypes.Type(value = Happening.Replied.class, name = "replied"),
+    @JsonSubTypes.Type(value = Happening.TimePassed.class, name = "passed"),
+    @JsonSubTypes.Type(value = Happening.VisitorBack.class, name = "cameBack"),
     @JsonSubTypes.Type(value = Happening.ValuesEntered.class, name = "entered")
   })
   sealed interface Happening {
@@ -52,7 +58,24 @@ final class RunViews {
     record ButtonPressed(String button) implements Happening {}
 
     /** A row was chosen, by its number. */
-    record RowChosen(String part, int row) implements Happening {}
+    record RowPicked(String part, int row) implements Happening {}
+
+    /**
+     * Rows are to be seen in another order, or only those that have something in them.
+     *
+     * @param by the column that orders them; nothing for the order of the answer
+     */
+    record RowsArranged(String part, @Nullable String by, boolean descending, String find)
+        implements Happening {}
+
+    /** The page asked something, and this is the answer. */
+    record Replied(boolean yes) implements Happening {}
+
+    /** So many seconds have passed while the page was looked at. */
+    record TimePassed(int seconds) implements Happening {}
+
+    /** The visitor is back from another page. */
+    record VisitorBack() implements Happening {}
 
     /** Nothing but what was typed. */
     record ValuesEntered() implements Happening {}
@@ -61,9 +84,38 @@ final class RunViews {
   /**
    * What it came to.
    *
+   * @param leads where the visitor is to go now; nothing to stay
    * @param trace the calls that were made; none for a visitor
    */
-  record RunView(String run, PageView page, List<TracedCall> trace) {}
+  record RunView(String run, PageView page, @Nullable Leads leads, List<TracedCall> trace) {}
+
+  /** Where a page leads. */
+  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
+  @JsonSubTypes({
+    @JsonSubTypes.Type(value = Leads.ToPage.class, name = "page"),
+    @JsonSubTypes.Type(value = Leads.Back.class, name = "back"),
+    @JsonSubTypes.Type(value = Leads.Outside.class, name = "outside")
+  })
+  sealed interface Leads {
+
+    /**
+     * To a page of the app.
+     *
+     * @param run where it runs already
+     * @param arguments what it is opened with, as far as its address can have it
+     */
+    record ToPage(String page, String run, Map<String, String> arguments) implements Leads {}
+
+    /**
+     * Back to the page that this one was opened from.
+     *
+     * @param run where that one runs; empty if this one was opened by itself
+     */
+    record Back(String page, String run) implements Leads {}
+
+    /** To an address outside. */
+    record Outside(String address) implements Leads {}
+  }
 
   /** A call on the way: what went in, what became of it. */
   record TracedCall(

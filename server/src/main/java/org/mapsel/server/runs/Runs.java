@@ -5,9 +5,11 @@ import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
@@ -29,6 +31,7 @@ import org.mapsel.core.page.view.PartView;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.service.Operation;
+import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 import org.mapsel.server.apps.Apps;
@@ -42,6 +45,8 @@ import org.mapsel.server.web.FindingView;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.JsonNodeFactory;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * Runs pages: takes events, makes the calls they ask for, and tells what is drawn then. The browser
@@ -62,15 +67,32 @@ class Runs {
     this.clock = clock;
   }
 
+  /** One press leads to so many events at most: reactions that cause each other have an end. */
+  private static final int MOST_EVENTS = 200;
+
   /** A page that runs, as it was edited last. */
-  private record Running(String id, boolean builder, PagePlan plan, PageReach reach) {
+  private record Running(
+      String id,
+      String appId,
+      App app,
+      boolean builder,
+      Optional<String> previous,
+      PagePlan plan,
+      PageReach reach) {
 
     Page page() {
       return plan.page();
     }
   }
 
-  private Running running(String id, String appId, String pageId, boolean builder) {
+  /** What happened on the way: the calls that were made, and where the page leads. */
+  private static final class Course {
+    private final List<TracedCall> trace = new ArrayList<>();
+    private Optional<RunViews.Leads> leads = Optional.empty();
+  }
+
+  private Running running(
+      String id, String appId, String pageId, boolean builder, Optional<String> previous) {
     Apps.CheckedApp checked = apps.checked(appId);
     App app = checked.kept().app();
     Page page =
@@ -78,13 +100,16 @@ class Runs {
             .orElseThrow(() -> Problem.missing("APP_PAGE_MISSING", "page", pageId));
     return new Running(
         id,
+        appId,
+        app,
         builder,
+        previous,
         checked.checked().pages().get(page.id()).plan(),
         new PageReach(app, page, apps.services()));
   }
 
   private Running running(RunStore.Kept kept) {
-    return running(kept.id(), kept.app(), kept.page(), kept.builder());
+    return running(kept.id(), kept.app(), kept.page(), kept.builder(), kept.previous());
   }
 
   private RunStore.Kept kept(String id) {
@@ -93,27 +118,81 @@ class Runs {
 
   /** Opens a page. */
   RunView begin(String appId, String pageId, RunRequest request, Locale locale) {
-    boolean builder = request.builder();
-    Running opened = running("", appId, pageId, builder);
-    String id = store.begin(appId, pageId, builder, StateJson.write(PageState.EMPTY));
-    Running running = new Running(id, builder, opened.plan(), opened.reach());
-    List<TracedCall> trace =
-        happen(running, List.of(entered(running, request.inputs()), new PageEvent.Opened()));
-    return view(running, trace, locale);
+    Running running = begin(appId, pageId, request.builder(), Optional.empty());
+    ObjectNode simple = JsonNodeFactory.instance.objectNode();
+    request.arguments().forEach(simple::put);
+    Map<String, Value> arguments = StateJson.arguments(simple, running.reach());
+    arguments.values().removeIf(RecordValue.class::isInstance);
+    Course course =
+        happen(
+            running,
+            List.of(entered(running, request.inputs()), new PageEvent.Opened(arguments, List.of())),
+            locale);
+    return view(running, course, locale);
+  }
+
+  private Running begin(String appId, String pageId, boolean builder, Optional<String> previous) {
+    // Whether there is such a page is looked at first.
+    running("", appId, pageId, builder, previous);
+    String id = store.begin(appId, pageId, builder, previous, StateJson.write(PageState.EMPTY));
+    return running(id, appId, pageId, builder, previous);
+  }
+
+  /** A page as it was left. */
+  RunView again(String id, Locale locale) {
+    return view(running(kept(id)), new Course(), locale);
   }
 
   /** Something happens on an open page. */
   RunView event(String id, EventRequest request, Locale locale) {
     Running running = running(kept(id));
-    List<PageEvent> events = new ArrayList<>(List.of(entered(running, request.inputs())));
-    switch (request.event()) {
+    Course course =
+        happen(
+            running,
+            List.of(entered(running, request.inputs()), event(running, request.event(), locale)),
+            locale);
+    return view(running, course, locale);
+  }
+
+  /** What is told of a visitor; what is not on the page for them cannot have happened. */
+  private PageEvent event(Running running, RunViews.Happening happening, Locale locale) {
+    return switch (happening) {
       case RunViews.Happening.ButtonPressed pressed ->
-          events.add(new PageEvent.Pressed(new PartId(pressed.button())));
-      case RunViews.Happening.RowChosen chosen ->
-          events.add(new PageEvent.RowChosen(new PartId(chosen.part()), chosen.row()));
-      case RunViews.Happening.ValuesEntered entered -> {}
+          new PageEvent.Pressed(shown(running, pressed.button(), locale));
+      case RunViews.Happening.RowPicked chosen -> {
+        PartId part = shown(running, chosen.part(), locale);
+        boolean there =
+            views(running, locale)
+                .rows(part, 0, 0)
+                .filter(rows -> chosen.row() >= 0 && chosen.row() < rows.all())
+                .isPresent();
+        if (!there) {
+          throw Problem.conflict("SERVER_ROW_GONE");
+        }
+        yield new PageEvent.RowChosen(part, chosen.row());
+      }
+      case RunViews.Happening.RowsArranged arranged ->
+          new PageEvent.Arranged(
+              shown(running, arranged.part(), locale),
+              new PageState.Arrangement(
+                  Optional.ofNullable(arranged.by()).map(PartId::new),
+                  arranged.descending(),
+                  arranged.find()));
+      case RunViews.Happening.Replied replied -> new PageEvent.Replied(replied.yes());
+      case RunViews.Happening.TimePassed passed -> new PageEvent.Passed(passed.seconds());
+      case RunViews.Happening.VisitorBack back -> new PageEvent.CameBack();
+      case RunViews.Happening.ValuesEntered entered -> new PageEvent.Entered(Map.of());
+    };
+  }
+
+  private PartId shown(Running running, String part, Locale locale) {
+    PartId id = new PartId(part);
+    boolean shown =
+        views(running, locale).page().parts().stream().anyMatch(one -> one.id().equals(id));
+    if (!shown) {
+      throw Problem.conflict("SERVER_PART_HIDDEN");
     }
-    return view(running, happen(running, events), locale);
+    return id;
   }
 
   /** What was typed; what stands in no form of the page cannot have been. */
@@ -129,38 +208,106 @@ class Runs {
   }
 
   /** Rows of a table that were not drawn yet. */
-  PartView.TableView rows(String id, String part, int from, int count, Locale locale) {
+  PartView.RowsView rows(String id, String part, int from, int count, Locale locale) {
     Running running = running(kept(id));
     return views(running, locale)
         .rows(new PartId(part), from, count)
         .orElseThrow(() -> Problem.missing("APP_PART_MISSING", "part", part, "page", ""));
   }
 
-  private PageViews views(Running running, Locale locale) {
-    PageState state = StateJson.read(kept(running.id()).state(), running.reach());
-    return new PageViews(running.plan(), state, new Formats(locale), clock.instant());
+  /** All rows of a part as the visitor sees them, with their labels first. */
+  List<List<String>> texts(String id, String part, Locale locale) {
+    Running running = running(kept(id));
+    return views(running, locale)
+        .texts(shown(running, part, locale))
+        .orElseThrow(() -> Problem.missing("APP_PART_MISSING", "part", part, "page", ""));
   }
 
-  private RunView view(Running running, List<TracedCall> trace, Locale locale) {
+  private PageViews views(Running running, Locale locale) {
+    PageState state = StateJson.read(kept(running.id()).state(), running.reach());
+    return new PageViews(running.plan(), state, new Formats(locale), clock.instant(), false);
+  }
+
+  private RunView view(Running running, Course course, Locale locale) {
     return new RunView(
-        running.id(), views(running, locale).page(), running.builder() ? trace : List.of());
+        running.id(),
+        views(running, locale).page(),
+        course.leads.orElse(null),
+        running.builder() ? course.trace : List.of());
   }
 
   /** Lets events happen one after the other, and what calls answer as further events. */
-  private List<TracedCall> happen(Running running, List<PageEvent> first) {
-    List<TracedCall> trace = new ArrayList<>();
+  private Course happen(Running running, List<PageEvent> first, Locale locale) {
+    Course course = new Course();
     Deque<PageEvent> events = new ArrayDeque<>(first);
-    while (!events.isEmpty()) {
-      List<PageEffect> effects = step(running, events.poll());
-      events.addAll(done(running, effects, trace));
+    for (int i = 0; !events.isEmpty(); i++) {
+      if (i == MOST_EVENTS) {
+        throw Problem.conflict("SERVER_RUN_ENDLESS", "limit", String.valueOf(MOST_EVENTS));
+      }
+      List<PageEffect> effects = step(running, events.poll(), locale);
+      effects.forEach(effect -> lead(running, effect, course, locale));
+      events.addAll(called(running, effects, course.trace));
     }
-    return trace;
+    return course;
   }
 
-  private List<PageEffect> step(Running running, PageEvent event) {
-    PageRunner runner =
-        new PageRunner(
-            running.page(), running.plan().plan(), running.plan().required(), clock.instant());
+  /** Goes where the page leads; of several ways the last one is taken. */
+  private void lead(Running running, PageEffect effect, Course course, Locale locale) {
+    switch (effect) {
+      case PageEffect.RunCall run -> {}
+      case PageEffect.OpenAddress open ->
+          course.leads = Optional.of(new RunViews.Leads.Outside(open.address()));
+      case PageEffect.GoBack back -> course.leads = Optional.of(back(running, back));
+      case PageEffect.GoTo go -> {
+        Running opened =
+            begin(running.appId(), go.page().text(), running.builder(), Optional.of(running.id()));
+        Course further =
+            happen(opened, List.of(new PageEvent.Opened(go.arguments(), go.messages())), locale);
+        course.trace.addAll(further.trace);
+        course.leads =
+            Optional.of(
+                further.leads.orElseGet(
+                    () ->
+                        new RunViews.Leads.ToPage(
+                            go.page().text(), opened.id(), simple(go.arguments()))));
+      }
+    }
+  }
+
+  private RunViews.Leads back(Running running, PageEffect.GoBack effect) {
+    Optional<RunStore.Kept> previous = running.previous().flatMap(store::find);
+    previous.ifPresent(
+        kept -> {
+          Running before = running(kept);
+          store.change(
+              kept.id(),
+              json -> {
+                PageState state = StateJson.read(json, before.reach()).withMessages(List.of());
+                for (PageState.Message message : effect.messages()) {
+                  state = state.saying(message);
+                }
+                return StateJson.write(state);
+              });
+        });
+    return previous
+        .map(kept -> new RunViews.Leads.Back(kept.page(), kept.id()))
+        .orElseGet(() -> new RunViews.Leads.Back(running.app().pages().getFirst().id().text(), ""));
+  }
+
+  /** What an address can have. */
+  private static Map<String, String> simple(Map<String, Value> arguments) {
+    Map<String, String> simple = new LinkedHashMap<>();
+    arguments.forEach(
+        (name, value) -> {
+          if (!(value instanceof RecordValue) && !(value instanceof ListValue)) {
+            simple.put(name, ValueJson.write(value).asString());
+          }
+        });
+    return simple;
+  }
+
+  private List<PageEffect> step(Running running, PageEvent event, Locale locale) {
+    PageRunner runner = new PageRunner(running.plan(), new Formats(locale), clock.instant());
     List<PageEffect> effects = new ArrayList<>();
     store.change(
         running.id(),
@@ -172,16 +319,15 @@ class Runs {
     return effects;
   }
 
-  /** Does what a page wants done outside, calls at once where they are wanted at once. */
-  private List<PageEvent> done(Running running, List<PageEffect> effects, List<TracedCall> trace) {
+  /** Makes the calls that a page wants, at once where they are wanted at once. */
+  private List<PageEvent> called(
+      Running running, List<PageEffect> effects, List<TracedCall> trace) {
     List<PageEffect.RunCall> calls = new ArrayList<>();
     List<Recorder.Wanted> wanted = new ArrayList<>();
     for (PageEffect effect : effects) {
-      switch (effect) {
-        case PageEffect.RunCall run -> {
-          calls.add(run);
-          wanted.add(wanted(running, run));
-        }
+      if (effect instanceof PageEffect.RunCall run) {
+        calls.add(run);
+        wanted.add(wanted(running, run));
       }
     }
     List<Recorder.Recorded> recorded = recorder.callAll(wanted);

@@ -39,12 +39,24 @@ class RunsController {
   }
 
   @GetMapping("/runs/{run}/parts/{part}/rows")
-  PartView.TableView rows(
+  PartView.RowsView rows(
       @PathVariable String run,
       @PathVariable String part,
       @RequestParam int from,
       @RequestParam int count,
       Locale locale) {
     return runs.rows(run, part, from, count, locale);
+  }
+
+  /** A page as it was left. */
+  @GetMapping("/runs/{run}")
+  RunView again(@PathVariable String run, Locale locale) {
+    return runs.again(run, locale);
+  }
+
+  /** All rows of a part as they are seen, as separated values. */
+  @GetMapping(value = "/runs/{run}/parts/{part}/rows.csv", produces = "text/csv;charset=UTF-8")
+  String csv(@PathVariable String run, @PathVariable String part, Locale locale) {
+    return RowsFile.csv(runs.texts(run, part, locale));
   }
 }

@@ -125,7 +125,7 @@ class AppsApiTest {
     assertThat(undone.text("/redo")).isEqualTo("Rename a page to Particulars");
     move("undo", 5);
     move("redo", 6);
-    assertThat(bench().body().at("/page/parts/2/columns")).hasSize(2);
+    assertThat(bench().body().at("/page/parts/2/rows/columns")).hasSize(2);
     assertThat(move("redo", 7).text("/pages/0/name")).isEqualTo("Particulars");
     assertThat(move("redo", 8).code()).isEqualTo("SERVER_REDO_NONE");
   }
@@ -212,29 +212,32 @@ class AppsApiTest {
   void aPageRunsWithRealAnswersWhichBecomeItsSampleForBuilders() {
     edit(1, addPage);
     api.post(tries, "{'endpoint':'BerthingSoap11','parameters':{'hullNumber':'S-1'}}");
-    Api.Answer visit = api.post(page() + "/runs", "{'builder':false,'inputs':{}}");
-    assertThat(visit.text("/page/parts/2/content")).isEqualTo("NONE");
+    Api.Answer visit = api.post(page() + "/runs", "{'builder':false,'inputs':{},'arguments':{}}");
+    assertThat(visit.text("/page/parts/2/rows/content")).isEqualTo("NONE");
 
     Api.Answer run = press(visit, "S-20417");
 
-    assertThat(run.text("/page/parts/2/rows/0/0/text")).isEqualTo("LOA");
+    assertThat(run.text("/page/parts/2/rows/rows/0/cells/0/text")).isEqualTo("LOA");
     assertThat(run.body().at("/trace")).isEmpty();
     assertThat(run.body().at("/page/messages")).isEmpty();
     assertThat(bench().text("/page/parts/0/inputs/0/value"))
         .as("a visit is no sample")
         .isEqualTo("S-1");
-    Api.Answer built = press(api.post(page() + "/runs", "{'builder':true,'inputs':{}}"), "S-20417");
+    Api.Answer built =
+        press(api.post(page() + "/runs", "{'builder':true,'inputs':{},'arguments':{}}"), "S-20417");
     assertThat(built.text("/trace/0/parameters/0/value")).isEqualTo("S-20417");
     assertThat(built.body().at("/trace/0/failed").asBoolean()).isFalse();
     assertThat(bench().text("/calls/0/origin")).isEqualTo("recorded");
     assertThat(bench().text("/page/parts/0/inputs/0/value")).isEqualTo("S-20417");
-    assertThat(bench().text("/page/parts/2/rows/1/0/text")).isEqualTo("MOOR");
+    assertThat(bench().text("/page/parts/2/rows/rows/1/cells/0/text")).isEqualTo("MOOR");
   }
 
   @Test
   void whatWasAnsweredStaysWithTheRunAndRowsAreHadAsTheyAreWanted() {
     edit(1, addPage);
-    Api.Answer run = press(api.post(page() + "/runs", "{'builder':false,'inputs':{}}"), "S-20417");
+    Api.Answer run =
+        press(
+            api.post(page() + "/runs", "{'builder':false,'inputs':{},'arguments':{}}"), "S-20417");
     String table = part(run, "/page/parts", "table");
     String at = "/api/runs/" + run.text("/run");
 
@@ -242,10 +245,10 @@ class AppsApiTest {
         api.post(
             at + "/events",
             "{'inputs':{},'event':{'kind':'chosen','part':'" + table + "','row':1}}");
-    assertThat(later.text("/page/parts/2/rows/0/0/text")).isEqualTo("LOA");
-    assertThat(later.body().at("/page/parts/2/chosen").asInt()).isEqualTo(1);
+    assertThat(later.text("/page/parts/2/rows/rows/0/cells/0/text")).isEqualTo("LOA");
+    assertThat(later.body().at("/page/parts/2/rows/chosen").asInt()).isEqualTo(1);
     Api.Answer rows = api.get(at + "/parts/" + table + "/rows?from=1&count=1");
-    assertThat(rows.text("/rows/0/0/text")).isEqualTo("MOOR");
+    assertThat(rows.text("/rows/0/cells/0/text")).isEqualTo("MOOR");
     assertThat(api.get("/api/runs/none/parts/x/rows?from=0&count=1").code())
         .isEqualTo("SERVER_RUN_OVER");
   }
@@ -253,7 +256,7 @@ class AppsApiTest {
   @Test
   void aFailedCallBecomesAMessage() {
     edit(1, addPage);
-    Api.Answer visit = api.post(page() + "/runs", "{'builder':false,'inputs':{}}");
+    Api.Answer visit = api.post(page() + "/runs", "{'builder':false,'inputs':{},'arguments':{}}");
     Api.Answer run = press(visit, "");
 
     assertThat(run.text("/page/messages/0/text")).isEqualTo("Please fill in: Hull number.");
@@ -277,7 +280,7 @@ class AppsApiTest {
   @Test
   void theModelIsSharedAndDerivedFieldsHaveValuesAsTheyAreMade() {
     edit(1, addPage);
-    press(api.post(page() + "/runs", "{'builder':true,'inputs':{}}"), "S-20417");
+    press(api.post(page() + "/runs", "{'builder':true,'inputs':{},'arguments':{}}"), "S-20417");
     String field =
         bench()
             .body()
@@ -290,7 +293,7 @@ class AppsApiTest {
             .toString()
             .replace('"', '\'');
     edit(2, "{'kind':'setModelField','field':" + field + ",'set':{'label':'What'}}");
-    assertThat(bench().text("/page/parts/2/columns/0/label")).isEqualTo("What");
+    assertThat(bench().text("/page/parts/2/rows/columns/0/label")).isEqualTo("What");
 
     Api.Answer model = api.get(app + "/model");
     List<String> names = model.body().at("/types").findValuesAsString("name");

@@ -74,16 +74,16 @@ class SeenFieldsApiTest {
                   .formatted(service, edition, endpoint));
       assertThat(made.status()).isEqualTo(200);
       String page = "/api/apps/" + app + "/pages/" + made.text("/pages/0/id");
-      assertThat(api.get(page + "/bench").text("/page/parts/1/columns/1/display"))
+      assertThat(api.get(page + "/bench").text("/page/parts/1/rows/columns/1/display"))
           .isEqualTo("NUMBER");
-      Api.Answer visit = api.post(page + "/runs", "{'builder':false,'inputs':{}}");
+      Api.Answer visit = api.post(page + "/runs", "{'builder':false,'inputs':{},'arguments':{}}");
       Api.Answer run =
           api.post(
               "/api/runs/" + visit.text("/run") + "/events",
               "{'inputs':{},'event':{'kind':'pressed','button':'"
                   + visit.text("/page/parts/0/id")
                   + "'}}");
-      assertThat(run.body().at("/page/parts/1/rows").findValuesAsString("text"))
+      assertThat(run.body().at("/page/parts/1/rows/rows").findValuesAsString("text"))
           .containsExactly("A", "40.5", "B", "12");
     }
   }

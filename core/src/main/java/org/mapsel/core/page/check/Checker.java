@@ -5,7 +5,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.mapsel.core.page.App;
+import org.mapsel.core.page.Argument;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.ServiceLookup;
 import org.mapsel.core.page.plan.PagePlan;
@@ -26,7 +28,9 @@ public final class Checker {
           new SameLabels(),
           new FixedSecrets(),
           new UnseenKeys(),
-          new EmptyDerivedFields());
+          new EmptyDerivedFields(),
+          new BrokenSteps(),
+          new MissingArguments());
 
   private final ServiceLookup services;
 
@@ -44,7 +48,8 @@ public final class Checker {
             last ->
                 last.answers() == answers
                     && last.app().services().equals(app.services())
-                    && last.app().model().equals(app.model()));
+                    && last.app().model().equals(app.model())
+                    && arguments(last.app()).equals(arguments(app)));
     Map<PageId, Checked.CheckedPage> pages = new LinkedHashMap<>();
     for (Page page : app.pages()) {
       pages.put(
@@ -55,6 +60,11 @@ public final class Checker {
               .orElseGet(() -> check(app, page)));
     }
     return new Checked(app, answers, pages, ModelRules.check(app, services));
+  }
+
+  /** What pages are opened with: pages that lead to them depend on it. */
+  private static Map<PageId, List<Argument>> arguments(App app) {
+    return app.pages().stream().collect(Collectors.toMap(Page::id, Page::arguments));
   }
 
   private Checked.CheckedPage check(App app, Page page) {

@@ -4,7 +4,7 @@ import java.util.List;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Subject;
 import org.mapsel.core.page.Part;
-import org.mapsel.core.page.Reaction;
+import org.mapsel.core.page.Trigger;
 import org.mapsel.core.page.edit.RemovePart;
 
 /** A button that does nothing. */
@@ -18,8 +18,7 @@ final class EmptyButtons implements PageRule {
             button ->
                 under.page().reactions().stream()
                     .noneMatch(
-                        reaction ->
-                            reaction.when().equals(new Reaction.Trigger.Pressed(button.id()))))
+                        reaction -> reaction.when().equals(new Trigger.Pressed(button.id()))))
         .map(
             button ->
                 under.finding(

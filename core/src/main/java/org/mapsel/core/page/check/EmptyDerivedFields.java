@@ -53,8 +53,8 @@ final class EmptyDerivedFields implements PageRule {
     }
     Scope scope = new StateScope(under.page(), under.plan().plan(), state, Instant.EPOCH);
     SlotId slot = new SlotId.OfPart(under.page().id(), shown.id(), Shown.VALUE);
-    if (part instanceof Part.Table) {
-      SlotId rows = new SlotId.OfPart(under.page().id(), part.id(), Part.Table.ROWS);
+    if (part instanceof Part.OverRows) {
+      SlotId rows = new SlotId.OfPart(under.page().id(), part.id(), Part.OverRows.ROWS);
       List<Value> all = Rows.of(under.plan().plan().value(rows, scope));
       return !all.isEmpty()
           && all.stream()

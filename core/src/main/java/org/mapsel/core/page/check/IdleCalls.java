@@ -3,7 +3,6 @@ package org.mapsel.core.page.check;
 import java.util.List;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Subject;
-import org.mapsel.core.page.Reaction;
 import org.mapsel.core.page.edit.CallOnOpening;
 import org.mapsel.core.page.edit.RemoveCall;
 
@@ -15,10 +14,7 @@ final class IdleCalls implements PageRule {
     return under.page().calls().stream()
         .filter(
             call ->
-                under.page().reactions().stream()
-                    .noneMatch(
-                        reaction ->
-                            reaction.steps().contains(new Reaction.Step.MakeCall(call.id()))))
+                under.page().reactions().stream().noneMatch(reaction -> reaction.calls(call.id())))
         .map(
             call ->
                 under.finding(

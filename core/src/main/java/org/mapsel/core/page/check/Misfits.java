@@ -56,9 +56,8 @@ final class Misfits {
   /** The rows that a column is of. */
   private static Optional<Mapping> rows(Page page, SlotId.OfPart slot) {
     return page.item(slot.owner())
-        .map(Page.Inside::part)
-        .filter(Part.Table.class::isInstance)
-        .flatMap(part -> ((Part.Table) part).rows());
+        .flatMap(inside -> page.rowsPart(inside.part().id()))
+        .flatMap(Part.OverRows::rows);
   }
 
   /** Moving to the newest edition of the service that the slot has to do with. */

@@ -18,7 +18,7 @@ final class PartsWithoutSource implements PageRule {
   public List<AppFinding> check(PageUnderCheck under) {
     List<AppFinding> findings = new ArrayList<>();
     for (Part part : under.page().parts()) {
-      if (part instanceof Part.Table table && table.rows().isEmpty()) {
+      if (part instanceof Part.OverRows table && table.rows().isEmpty()) {
         findings.add(
             under.finding(
                 Finding.error("PAGE_PART_SOURCELESS", "part", PartKinds.name(part)),

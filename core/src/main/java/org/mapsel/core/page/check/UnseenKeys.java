@@ -50,9 +50,8 @@ final class UnseenKeys implements PageRule {
   private static Source root(Page page, Slot slot) {
     return slot.mapping().source() instanceof Source.Row && slot.id() instanceof SlotId.OfPart part
         ? page.item(part.owner())
-            .map(Page.Inside::part)
-            .filter(Part.Table.class::isInstance)
-            .flatMap(table -> ((Part.Table) table).rows())
+            .flatMap(inside -> page.rowsPart(inside.part().id()))
+            .flatMap(Part.OverRows::rows)
             .map(Mapping::source)
             .orElse(slot.mapping().source())
         : slot.mapping().source();

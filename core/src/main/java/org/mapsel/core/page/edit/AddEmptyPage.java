@@ -1,6 +1,5 @@
 package org.mapsel.core.page.edit;
 
-import java.util.List;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.ref.PageId;
@@ -17,6 +16,6 @@ public record AddEmptyPage(String name) implements AppEdit {
   public App apply(Editing editing) {
     PageId id = new PageId(editing.ids().next("page"));
     String free = AddPage.freeName(editing.app(), Editing.name(name));
-    return editing.app().with(new Page(id, free, List.of(), List.of(), List.of()));
+    return editing.app().with(Page.empty(id, free));
   }
 }

@@ -40,7 +40,7 @@ public record AddPage(
     App using = call.using(editing.app());
     Pinned pinned = editing.after(using).pinned(service, operation);
     String name = freeName(using, Labels.of(pinned.operation().name()));
-    App started = using.with(new Page(id, name, List.of(), List.of(), List.of()));
+    App started = using.with(Page.empty(id, name));
     return call.apply(editing.after(started));
   }
 

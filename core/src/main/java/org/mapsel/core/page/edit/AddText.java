@@ -2,8 +2,6 @@ package org.mapsel.core.page.edit;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
-import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
@@ -22,10 +20,7 @@ public record AddText(PageId page, String text) implements AppEdit {
   public App apply(Editing editing) {
     Page known = editing.page(page);
     List<Part> parts = new ArrayList<>(known.parts());
-    parts.add(
-        0,
-        new Part.Text(
-            new PartId(editing.ids().next("text")), Optional.of(Mapping.fixed(text.strip()))));
+    parts.add(0, Part.Text.of(new PartId(editing.ids().next("text")), text.strip()));
     return editing.app().with(known.withParts(parts));
   }
 }

@@ -2,11 +2,14 @@ package org.mapsel.core.page.edit;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.mapsel.core.page.Action;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Reaction;
+import org.mapsel.core.page.Trigger;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PageId;
+import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.ReactionId;
 
 /** Makes a call also when the page is opened, or no longer. */
@@ -24,17 +27,21 @@ public record CallOnOpening(PageId page, CallId call, boolean made) implements A
     List<Reaction> reactions = new ArrayList<>();
     for (Reaction reaction : known.reactions()) {
       Reaction kept =
-          reaction.when() instanceof Reaction.Trigger.Opened ? reaction.without(call) : reaction;
+          reaction.when() instanceof Trigger.Opened
+              ? reaction.without(step -> step.calls(call))
+              : reaction;
       if (!kept.steps().isEmpty()) {
         reactions.add(kept);
       }
     }
     if (made) {
       reactions.add(
-          new Reaction(
+          Reaction.of(
               new ReactionId(editing.ids().next("opened")),
-              new Reaction.Trigger.Opened(),
-              List.of(new Reaction.Step.MakeCall(call))));
+              new Trigger.Opened(),
+              List.of(
+                  Reaction.Step.of(
+                      new PartId(editing.ids().next("step")), new Action.MakeCall(call)))));
     }
     return editing.app().with(known.withReactions(reactions));
   }

@@ -73,8 +73,7 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
       return page.with(form.get().withItems(items));
     }
     List<Part> parts = new ArrayList<>(page.parts());
-    parts.add(
-        0, new Part.Form(new PartId(editing.ids().next("form")), Optional.empty(), List.of(input)));
+    parts.add(0, Part.Form.of(new PartId(editing.ids().next("form")), List.of(input)));
     return page.withParts(parts);
   }
 }

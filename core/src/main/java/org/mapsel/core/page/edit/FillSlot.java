@@ -65,7 +65,7 @@ public record FillSlot(SlotId slot, Optional<Source> source) implements AppEdit 
         }
       }
       case SlotId.OfPart part -> {
-        if (known.part(part.owner()).isEmpty() && known.item(part.owner()).isEmpty()) {
+        if (!known.has(part)) {
           throw new EditRefused(Finding.error("APP_ITEM_MISSING", "item", part.owner().text()));
         }
       }

@@ -3,13 +3,14 @@ package org.mapsel.core.page.edit;
 import java.util.Optional;
 import java.util.function.Predicate;
 import org.mapsel.core.mapping.Source;
+import org.mapsel.core.page.Action;
 import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
-import org.mapsel.core.page.Reaction;
 import org.mapsel.core.page.Shown;
 import org.mapsel.core.page.Slot;
 import org.mapsel.core.page.Sources;
+import org.mapsel.core.page.Trigger;
 import org.mapsel.core.page.kind.PartKinds;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PartId;
@@ -34,8 +35,34 @@ final class Removal {
         withoutSlots(left, source -> source instanceof Source.Chosen one && one.part().equals(id));
     return left.withReactions(
         left.reactions().stream()
-            .filter(reaction -> !reaction.when().equals(new Reaction.Trigger.Pressed(id)))
+            .filter(reaction -> !isAbout(reaction.when(), gone.get()))
+            .map(reaction -> reaction.without(step -> isAbout(step.action(), gone.get())))
+            .filter(reaction -> reaction.all().findAny().isPresent())
             .toList());
+  }
+
+  private static boolean isAbout(Trigger when, Part part) {
+    return switch (when) {
+      case Trigger.Pressed pressed -> pressed.button().equals(part.id());
+      case Trigger.RowChosen chosen -> chosen.part().equals(part.id());
+      case Trigger.Changed changed -> has(part, changed.input());
+      case Trigger.Opened opened -> false;
+      case Trigger.CameBack back -> false;
+      case Trigger.Every every -> false;
+      case Trigger.Answered answered -> false;
+    };
+  }
+
+  private static boolean isAbout(Action action, Part part) {
+    return switch (action) {
+      case Action.SetInput set -> has(part, set.input());
+      case Action.Clear clear -> clear.form().equals(part.id());
+      default -> false;
+    };
+  }
+
+  private static boolean has(Part part, PartId item) {
+    return part.items().stream().anyMatch(known -> known.id().equals(item));
   }
 
   /** Without an input, column or field; a part left empty goes too. */
@@ -49,7 +76,7 @@ final class Removal {
         around.withItems(around.items().stream().filter(item -> !item.id().equals(id)).toList());
     Page left = withoutSlots(page, source -> isEntered(source, id));
     boolean empty =
-        part.items().isEmpty() && (part instanceof Part.Table || PartKinds.isEmpty(part));
+        part.items().isEmpty() && (part instanceof Part.OverRows || PartKinds.isEmpty(part));
     return empty ? part(left, part.id()) : left.with(part);
   }
 
@@ -65,7 +92,7 @@ final class Removal {
     Page left = page;
     for (Part part : page.parts()) {
       boolean rows =
-          part instanceof Part.Table table
+          part instanceof Part.OverRows table
               && table.rows().filter(mapping -> Sources.isFrom(mapping.source(), call)).isPresent();
       if (rows) {
         left = part(left, part.id());

@@ -7,6 +7,7 @@ import org.mapsel.core.page.App;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Reaction;
+import org.mapsel.core.page.Trigger;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
@@ -28,7 +29,8 @@ public record RemoveCall(PageId page, CallId call) implements AppEdit {
     left =
         left.withReactions(
             left.reactions().stream()
-                .map(reaction -> reaction.without(call))
+                .filter(reaction -> !reaction.when().equals(new Trigger.Answered(call)))
+                .map(reaction -> reaction.without(step -> step.calls(call)))
                 .filter(reaction -> !reaction.steps().isEmpty())
                 .toList());
     left = Removal.withoutSlotsFrom(left, call);
@@ -46,8 +48,8 @@ public record RemoveCall(PageId page, CallId call) implements AppEdit {
   private Set<PartId> buttonsOf(Page known) {
     Set<PartId> buttons = new LinkedHashSet<>();
     for (Reaction reaction : known.reactions()) {
-      if (reaction.when() instanceof Reaction.Trigger.Pressed pressed
-          && reaction.without(call).steps().isEmpty()
+      if (reaction.when() instanceof Trigger.Pressed pressed
+          && reaction.without(step -> step.calls(call)).steps().isEmpty()
           && known.reactions().stream().filter(other -> other.when().equals(pressed)).count()
               == 1) {
         buttons.add(pressed.button());

@@ -9,8 +9,7 @@ import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
 
 /** Says how values are put into an input; nothing lets the type decide. */
-public record SetInputKind(PageId page, PartId input, Optional<Input.Kind> kind)
-    implements AppEdit {
+public record SetInputKind(PageId page, PartId input, Optional<Input.Kind> way) implements AppEdit {
 
   @Override
   public String title() {
@@ -24,6 +23,6 @@ public record SetInputKind(PageId page, PartId input, Optional<Input.Kind> kind)
     if (!(inside.item() instanceof Input asked)) {
       throw new EditRefused(Finding.error("APP_ITEM_MISSING", "item", input.text()));
     }
-    return editing.app().with(known.with(inside.part(), asked.withKind(kind)));
+    return editing.app().with(known.with(inside.part(), asked.withKind(way)));
   }
 }

@@ -45,7 +45,7 @@ final class TypesInUse {
   }
 
   /** The last word of the name of a shape. */
-  private static String nameOf(ShapeId shape) {
+  static String nameOf(ShapeId shape) {
     String name = shape.name();
     String last = name.substring(Math.max(name.lastIndexOf('/'), name.lastIndexOf('.')) + 1);
     return Labels.of(last.isEmpty() ? "record" : last);

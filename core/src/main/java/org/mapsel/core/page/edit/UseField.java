@@ -95,7 +95,7 @@ public record UseField(
       return inRecord(editing, known);
     }
     Source list = new Source.Returned(call, rows);
-    Optional<Part.Table> table = tableOf(known, list);
+    Optional<Part.OverRows> table = tableOf(known, list);
     Page with = table.isPresent() ? known : withTable(editing, known, list);
     return simple
         ? withItem(editing, with, tableOf(with, list).orElseThrow(), Source.Row::new, rows)
@@ -131,18 +131,17 @@ public record UseField(
         .anyMatch(item -> item.mapping().equals(Optional.of(new Mapping(value))));
   }
 
-  private static Optional<Part.Table> tableOf(Page page, Source list) {
+  private static Optional<Part.OverRows> tableOf(Page page, Source list) {
     return page.parts().stream()
-        .filter(Part.Table.class::isInstance)
-        .map(Part.Table.class::cast)
+        .filter(Part.OverRows.class::isInstance)
+        .map(Part.OverRows.class::cast)
         .filter(table -> table.rows().equals(Optional.of(new Mapping(list))))
         .findFirst();
   }
 
   private static Page withTable(Editing editing, Page known, Source list) {
     PartId id = new PartId(editing.ids().next("table"));
-    return known.with(
-        new Part.Table(id, Optional.empty(), Optional.of(new Mapping(list)), List.of()));
+    return known.with(Part.Table.of(id, list, List.of()));
   }
 
   private Page inRecord(Editing editing, Page known) {
@@ -151,10 +150,7 @@ public record UseField(
             .filter(part -> part instanceof Part.Record && isFilledByCall(part))
             .findFirst();
     Part part =
-        record.orElseGet(
-            () ->
-                new Part.Record(
-                    new PartId(editing.ids().next("record")), Optional.empty(), List.of()));
+        record.orElseGet(() -> Part.Record.of(new PartId(editing.ids().next("record")), List.of()));
     return withItem(
         editing, known.with(part), part, below -> new Source.Returned(call, below), FieldPath.ROOT);
   }
@@ -176,7 +172,7 @@ public record UseField(
     Page left = known;
     for (Part part : known.parts()) {
       FieldPath base =
-          part instanceof Part.Table table
+          part instanceof Part.OverRows table
                   && table.rows().map(Mapping::source).orElse(null) instanceof Source.Returned rows
                   && rows.call().equals(call)
               ? rows.path()

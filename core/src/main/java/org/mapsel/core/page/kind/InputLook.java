@@ -22,7 +22,11 @@ public record InputLook(Input.Kind kind, Look look, boolean required, boolean se
         field
             .map(behind -> behind.look(looks, input.only()))
             .orElseGet(() -> looks.of(nameOf(input), ScalarType.TEXT, input.only()));
-    Input.Kind kind = input.kind().orElseGet(() -> InputKinds.usual(look));
+    Input.Kind kind =
+        input
+            .kind()
+            .or(() -> input.options().map(options -> Input.Kind.CHOICE))
+            .orElseGet(() -> InputKinds.usual(look));
     boolean needed =
         reach.filledBy(input.id()).stream()
             .map(slot -> reach.parameters(slot.call()).get(slot.parameter()))

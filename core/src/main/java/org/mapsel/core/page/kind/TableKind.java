@@ -1,6 +1,5 @@
 package org.mapsel.core.page.kind;
 
-import org.mapsel.core.mapping.Expected;
 import org.mapsel.core.page.Part;
 
 /** Rows with columns. */
@@ -9,11 +8,6 @@ final class TableKind implements PartKind<Part.Table> {
   @Override
   public String name() {
     return "table";
-  }
-
-  @Override
-  public Expected expects(String slot) {
-    return slot.equals(Part.Table.ROWS) ? Expected.ANYTHING : PartKind.super.expects(slot);
   }
 
   @Override

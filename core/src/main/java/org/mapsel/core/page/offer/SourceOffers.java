@@ -72,7 +72,7 @@ public final class SourceOffers {
       Outcome<Planned> planned = planner.plan(new Mapping(candidate.source()), expected, around);
       String words = SourceWords.of(page, reach, looks, candidate.source());
       boolean found = wanted.isEmpty() || words.toLowerCase(Locale.ROOT).contains(wanted);
-      if (found && planned.value().isPresent()) {
+      if (found && planned.value().filter(one -> isFit(slot, one.type())).isPresent()) {
         String note =
             planned.findings().stream()
                 .filter(finding -> !finding.isError())
@@ -87,16 +87,35 @@ public final class SourceOffers {
     return offers;
   }
 
+  /** What people choose from are rows of records. */
+  private static boolean isFit(SlotId slot, ValueType type) {
+    boolean rows = slot instanceof SlotId.OfPart part && part.name().equals(Input.OPTIONS);
+    return !rows || type instanceof ValueType.Shaped && type.several();
+  }
+
   private record Candidate(String group, Source source) {}
 
   private List<Candidate> candidates(SlotId slot, Reach around) {
     List<Candidate> all = new ArrayList<>();
     around.row().ifPresent(row -> fields("this row", row, Source.Row::new, all));
+    page.arguments()
+        .forEach(
+            argument ->
+                reach
+                    .outside()
+                    .argument(argument.name())
+                    .ifPresent(
+                        typed ->
+                            fields(
+                                "what the page is opened with",
+                                typed,
+                                path -> new Source.Argument(argument.name(), path),
+                                all)));
     page.inputs()
         .filter(input -> !isStartOf(slot, input))
         .forEach(input -> all.add(new Candidate("an input", new Source.Entered(input.id()))));
     for (Part part : page.parts()) {
-      if (part instanceof Part.Table) {
+      if (part instanceof Part.OverRows) {
         reach
             .outside()
             .chosen(part.id())
@@ -121,7 +140,11 @@ public final class SourceOffers {
       }
     }
     for (Source.Run.What what :
-        List.of(Source.Run.What.NOW, Source.Run.What.TODAY, Source.Run.What.PAGE)) {
+        List.of(
+            Source.Run.What.NOW,
+            Source.Run.What.TODAY,
+            Source.Run.What.PAGE,
+            Source.Run.What.FAILURE)) {
       all.add(new Candidate("always known", new Source.Run(what)));
     }
     return all;

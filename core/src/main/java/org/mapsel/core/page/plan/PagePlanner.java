@@ -141,7 +141,7 @@ public final class PagePlanner {
   private Map<PartId, String> headings() {
     Map<PartId, String> headings = new LinkedHashMap<>();
     for (Part part : page.parts()) {
-      if (part instanceof Part.Table table) {
+      if (part instanceof Part.OverRows table) {
         headings.put(part.id(), TableHeading.of(app, page, reach, table));
       }
     }

@@ -44,7 +44,7 @@ final class TableHeading {
 
   private TableHeading() {}
 
-  static String of(App app, Page page, PageReach reach, Part.Table table) {
+  static String of(App app, Page page, PageReach reach, Part.OverRows table) {
     if (!(table.rows().map(Mapping::source).orElse(null) instanceof Source.Returned rows)) {
       return "";
     }

@@ -9,6 +9,7 @@ import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Reach;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Slot;
@@ -37,14 +38,24 @@ final class WantedFields {
         fields.add(slot.mapping().source(), around, fields.rowsAround(slot.id()));
       }
     }
+    page.inputs()
+        .flatMap(input -> input.options().stream())
+        .forEach(
+            options -> {
+              if (options.rows().source() instanceof Source.Returned returned) {
+                fields.add(returned.call(), returned.path().then(options.value()));
+                fields.add(returned.call(), returned.path().then(options.words()));
+              }
+            });
     return fields.wanted;
   }
 
   /** Rows alone would keep everything inside them; their columns say what is needed. */
   private static boolean isRowsWithColumns(Page page, SlotId slot) {
     return slot instanceof SlotId.OfPart part
-        && part.name().equals(Part.Table.ROWS)
-        && page.part(part.owner()).filter(table -> !table.items().isEmpty()).isPresent();
+            && part.name().equals(Part.OverRows.ROWS)
+            && page.part(part.owner()).filter(table -> !table.items().isEmpty()).isPresent()
+        || slot instanceof SlotId.OfPart options && options.name().equals(Input.OPTIONS);
   }
 
   private Optional<Source> rowsAround(SlotId slot) {
@@ -54,7 +65,7 @@ final class WantedFields {
               .map(Page.Inside::part)
               .flatMap(
                   around ->
-                      around instanceof Part.Table table
+                      around instanceof Part.OverRows table
                           ? table.rows().map(Mapping::source)
                           : Optional.empty());
       case SlotId.OfParameter parameter -> {
@@ -80,9 +91,8 @@ final class WantedFields {
                 }
               });
       case Source.Chosen chosen ->
-          page.part(chosen.part())
-              .filter(Part.Table.class::isInstance)
-              .flatMap(part -> ((Part.Table) part).rows())
+          page.rowsPart(chosen.part())
+              .flatMap(Part.OverRows::rows)
               .ifPresent(
                   list -> {
                     if (list.source() instanceof Source.Returned returned) {

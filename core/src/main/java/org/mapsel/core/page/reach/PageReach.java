@@ -16,6 +16,7 @@ import org.mapsel.core.model.FieldRef;
 import org.mapsel.core.model.RecordType;
 import org.mapsel.core.model.ShapeRef;
 import org.mapsel.core.page.App;
+import org.mapsel.core.page.Argument;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Page;
@@ -25,9 +26,11 @@ import org.mapsel.core.page.ServiceLookup.Pinned;
 import org.mapsel.core.page.Slot;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.ScalarType;
@@ -171,27 +174,50 @@ public final class PageReach {
                 .map(field -> new FieldBehind.Made(owner, field, made.orElse(ScalarType.TEXT))));
   }
 
+  /** The service that the records of a source are of. */
+  public Optional<String> service(Source source, Reach around) {
+    return switch (source) {
+      case Source.Returned returned -> around.returned(returned.call()).map(Reach.Typed::service);
+      case Source.Row row -> around.row().map(Reach.Typed::service);
+      case Source.Chosen chosen -> around.chosen(chosen.part()).map(Reach.Typed::service);
+      case Source.Argument argument -> around.argument(argument.name()).map(Reach.Typed::service);
+      default -> Optional.empty();
+    };
+  }
+
   /** The record type of the records that a source gives. */
   public Optional<RecordType> recordType(Source source, Reach around) {
-    Optional<String> service =
-        switch (source) {
-          case Source.Returned returned ->
-              around.returned(returned.call()).map(Reach.Typed::service);
-          case Source.Row row -> around.row().map(Reach.Typed::service);
-          case Source.Chosen chosen -> around.chosen(chosen.part()).map(Reach.Typed::service);
-          case Source.Argument argument ->
-              around.argument(argument.name()).map(Reach.Typed::service);
-          default -> Optional.empty();
-        };
-    return service.flatMap(
-        owner ->
-            planner
-                .typeOf(source, around)
-                .filter(ValueType.Shaped.class::isInstance)
-                .flatMap(
-                    type ->
-                        app.model()
-                            .typeOf(new ShapeRef(owner, ((ValueType.Shaped) type).shape()))));
+    return service(source, around)
+        .flatMap(
+            owner ->
+                planner
+                    .typeOf(source, around)
+                    .filter(ValueType.Shaped.class::isInstance)
+                    .flatMap(
+                        type ->
+                            app.model()
+                                .typeOf(new ShapeRef(owner, ((ValueType.Shaped) type).shape()))));
+  }
+
+  /** The type of what a page is opened with; nothing if its shape is not there any more. */
+  private Optional<Reach.Typed> typed(Argument argument) {
+    if (argument.record().isEmpty()) {
+      return Optional.of(new Reach.Typed(new ValueType.Simple(argument.scalar(), false), ""));
+    }
+    ShapeRef ref = argument.record().get();
+    return app.edition(ref.service())
+        .flatMap(services::find)
+        .map(Service::shapes)
+        .filter(shapes -> shapes.find(ref.shape()).isPresent())
+        .map(shapes -> new Reach.Typed(ValueType.of(shapes, ref.shape(), false), ref.service()));
+  }
+
+  /** The type of what another page of the app is opened with. */
+  public Optional<ValueType> argument(PageId other, String name) {
+    return app.find(other)
+        .flatMap(known -> known.argument(name))
+        .flatMap(this::typed)
+        .map(Reach.Typed::type);
   }
 
   /** What is in reach of a slot. */
@@ -205,7 +231,7 @@ public final class PageReach {
 
   /** What is in reach of the columns or fields of a part. */
   public Reach inside(Part part) {
-    return part instanceof Part.Table table && table.rows().isPresent()
+    return part instanceof Part.OverRows table && table.rows().isPresent()
         ? over(table.rows().get())
         : outside();
   }
@@ -283,12 +309,12 @@ public final class PageReach {
 
     @Override
     public Optional<Typed> argument(String name) {
-      return Optional.empty();
+      return page.argument(name).flatMap(PageReach.this::typed);
     }
 
     @Override
     public Optional<Typed> chosen(PartId id) {
-      return page.part(id).filter(Part.Table.class::isInstance).flatMap(part -> inside(part).row());
+      return page.rowsPart(id).flatMap(part -> inside(part).row());
     }
 
     @Override
@@ -319,6 +345,13 @@ public final class PageReach {
     public Map<String, Source> variables() {
       Map<String, Source> variables = new LinkedHashMap<>();
       row.ifPresent(typed -> rowVariables(typed, variables));
+      page.arguments()
+          .forEach(
+              argument ->
+                  put(
+                      variables,
+                      argument.name(),
+                      new Source.Argument(argument.name(), FieldPath.ROOT)));
       inputNames().forEach((id, name) -> put(variables, name, new Source.Entered(id)));
       for (Call call : page.calls()) {
         put(variables, call.operation().text(), new Source.Returned(call.id(), FieldPath.ROOT));
@@ -337,7 +370,7 @@ public final class PageReach {
     }
 
     private Stream<Part> tables() {
-      return page.parts().stream().filter(Part.Table.class::isInstance);
+      return page.parts().stream().filter(Part.OverRows.class::isInstance);
     }
 
     private void rowVariables(Typed typed, Map<String, Source> variables) {

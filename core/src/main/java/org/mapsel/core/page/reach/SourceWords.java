@@ -20,7 +20,8 @@ public final class SourceWords {
               .map(input -> input(reach, looks, (Input) input))
               .orElse("an input that is gone");
       case Source.Fixed fixed -> "“" + fixed.text() + "”";
-      case Source.Argument argument -> path(argument.path(), "argument " + argument.name());
+      case Source.Argument argument ->
+          path(argument.path(), "the " + argument.name() + " of this page");
       case Source.Chosen chosen -> path(chosen.path(), "the chosen row");
       case Source.Row row -> row.path().isRoot() ? "the row" : row.path().toString();
       case Source.Draft draft -> path(draft.path(), "the draft");
@@ -41,6 +42,7 @@ public final class SourceWords {
             case TODAY -> "today";
             case PAGE -> "the name of the page";
             case VISITOR -> "who is here";
+            case FAILURE -> "what the service said";
           };
     };
   }

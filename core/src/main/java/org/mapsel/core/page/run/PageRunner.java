@@ -2,20 +2,33 @@ package org.mapsel.core.page.run;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.mapsel.core.mapping.Plan;
+import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Scope;
 import org.mapsel.core.mapping.Source;
+import org.mapsel.core.model.Formats;
+import org.mapsel.core.model.Labels;
+import org.mapsel.core.model.Look;
+import org.mapsel.core.page.Action;
+import org.mapsel.core.page.Argument;
 import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Reaction;
+import org.mapsel.core.page.Sources;
+import org.mapsel.core.page.Trigger;
+import org.mapsel.core.page.plan.PagePlan;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PartId;
+import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.value.BooleanValue;
 import org.mapsel.core.value.Value;
 
 /** What an event does to a page. Pure: the same page, state and event always give the same. */
@@ -28,61 +41,160 @@ public final class PageRunner {
     }
   }
 
+  private final PagePlan plan;
   private final Page page;
-  private final Plan plan;
   private final Map<PartId, String> required;
+  private final Formats formats;
   private final Instant now;
 
   /**
-   * @param required the inputs that must be filled, with what people call them
+   * @param formats how values in messages are written
    */
-  public PageRunner(Page page, Plan plan, Map<PartId, String> required, Instant now) {
-    this.page = page;
+  public PageRunner(PagePlan plan, Formats formats, Instant now) {
     this.plan = plan;
-    this.required = Map.copyOf(required);
+    this.page = plan.page();
+    this.required = plan.required();
+    this.formats = formats;
     this.now = now;
   }
 
   public Stepped step(PageState state, PageEvent event) {
-    return switch (event) {
-      case PageEvent.Opened opened -> start(state.withoutMessages(), new Reaction.Trigger.Opened());
-      case PageEvent.Pressed pressed -> pressed(state.withoutMessages(), pressed.button());
-      case PageEvent.Entered entered -> {
-        PageState after = state;
-        for (Map.Entry<PartId, Value> input : entered.inputs().entrySet()) {
-          after = after.withInput(input.getKey(), input.getValue());
-        }
-        yield new Stepped(after, List.of());
-      }
-      case PageEvent.RowChosen chosen ->
-          new Stepped(
-              Integer.valueOf(chosen.row()).equals(state.chosen().get(chosen.part()))
-                  ? state.withoutChoice(chosen.part())
-                  : state.choosing(chosen.part(), chosen.row()),
-              List.of());
-      case PageEvent.Answered answered -> {
-        PageEffect.RunCall effect = answered.effect();
-        PageState filled =
-            withoutChoices(state, effect.call())
-                .with(
-                    effect.call(),
-                    new PageState.Answer.Answered(answered.returned(), answered.exchange()));
-        List<PageEffect> effects = new ArrayList<>();
-        PageState after = goOn(filled, effect.reaction(), effect.step() + 1, effects);
-        yield new Stepped(after, effects);
-      }
-      case PageEvent.CallFailed failed -> failed(state, failed);
-    };
+    List<PageEffect> effects = new ArrayList<>();
+    PageState after =
+        switch (event) {
+          case PageEvent.Opened opened -> opened(state, opened, effects);
+          case PageEvent.CameBack back -> start(state, new Trigger.CameBack(), effects);
+          case PageEvent.Pressed pressed ->
+              pressed(state.withoutMessages(), pressed.button(), effects);
+          case PageEvent.Entered entered -> entered(state, entered, effects);
+          case PageEvent.RowChosen chosen -> chosen(state, chosen, effects);
+          case PageEvent.Arranged arranged ->
+              page.rowsPart(arranged.part()).isPresent()
+                  ? state.arranging(arranged.part(), arranged.arrangement())
+                  : state;
+          case PageEvent.Passed passed ->
+              start(state, new Trigger.Every(passed.seconds()), effects);
+          case PageEvent.Replied replied -> replied(state, replied.yes(), effects);
+          case PageEvent.Answered answered -> answered(state, answered, effects);
+          case PageEvent.CallFailed failed -> failed(state, failed, effects);
+        };
+    return new Stepped(after, effects);
   }
 
-  /** A failure leaves what was answered before, and says why. */
-  private static Stepped failed(PageState state, PageEvent.CallFailed failed) {
-    CallId call = failed.effect().call();
+  private PageState opened(PageState state, PageEvent.Opened event, List<PageEffect> effects) {
+    PageState after = state.withArguments(event.arguments()).withMessages(event.messages());
+    List<String> missing =
+        page.arguments().stream()
+            .map(Argument::name)
+            .filter(name -> !event.arguments().containsKey(name))
+            .map(Labels::of)
+            .toList();
+    if (!missing.isEmpty()) {
+      after =
+          after.saying(
+              new PageState.Message(
+                  true,
+                  "This page is opened from another one, which says what it is about. Missing: "
+                      + String.join(", ", missing)
+                      + "."));
+    }
+    return start(after, new Trigger.Opened(), effects);
+  }
+
+  private PageState entered(PageState state, PageEvent.Entered event, List<PageEffect> effects) {
+    PageState after = state;
+    List<PartId> changed = new ArrayList<>();
+    for (Map.Entry<PartId, Value> input : event.inputs().entrySet()) {
+      if (!input.getValue().equals(state.inputs().get(input.getKey()))) {
+        changed.add(input.getKey());
+        after = after.withInput(input.getKey(), input.getValue());
+      }
+    }
+    for (PartId input : changed) {
+      after = start(after, new Trigger.Changed(input), effects);
+    }
+    return after;
+  }
+
+  private PageState chosen(PageState state, PageEvent.RowChosen event, List<PageEffect> effects) {
+    Trigger trigger = new Trigger.RowChosen(event.part());
+    boolean follows =
+        page.reactions().stream().anyMatch(reaction -> reaction.when().equals(trigger));
+    boolean again = Integer.valueOf(event.row()).equals(state.chosen().get(event.part()));
+    return again && !follows
+        ? state.withoutChoice(event.part())
+        : start(state.withoutMessages().choosing(event.part(), event.row()), trigger, effects);
+  }
+
+  private PageState replied(PageState state, boolean yes, List<PageEffect> effects) {
+    Optional<PageState.Asking> asked = state.asking();
+    PageState after = state.asking(Optional.empty());
+    return asked.isPresent() && yes ? goOn(after, asked.get().next(), effects) : after;
+  }
+
+  private PageState answered(PageState state, PageEvent.Answered event, List<PageEffect> effects) {
+    PageEffect.RunCall effect = event.effect();
+    if (!isWaitedFor(state, effect)) {
+      return state;
+    }
     PageState after =
-        state.answers().get(call) instanceof PageState.Answer.Answered
+        withoutChoices(state, effect.call())
+            .with(effect.call(), new PageState.Answer.Answered(event.returned(), event.exchange()));
+    after = start(after, new Trigger.Answered(effect.call()), effects);
+    return back(after, effect, false, effects);
+  }
+
+  /** A failure leaves what was answered before, and says why unless there are steps for it. */
+  private PageState failed(PageState state, PageEvent.CallFailed event, List<PageEffect> effects) {
+    PageEffect.RunCall effect = event.effect();
+    if (!isWaitedFor(state, effect)) {
+      return state;
+    }
+    PageState after =
+        state.answers().get(effect.call()) instanceof PageState.Answer.Answered
             ? state
-            : state.with(call, new PageState.Answer.Failed(failed.reason()));
-    return new Stepped(after.saying(new PageState.Message(true, failed.reason())), List.of());
+            : state.with(effect.call(), new PageState.Answer.Failed(event.reason()));
+    after = after.withFailure(event.reason());
+    boolean handled =
+        !state.waiting().get(effect.reaction()).next().failure()
+            && page.reaction(effect.reaction())
+                .filter(reaction -> !reaction.failure().isEmpty())
+                .isPresent();
+    if (!handled) {
+      after = after.saying(new PageState.Message(true, event.reason()));
+    }
+    return back(after, effect, true, effects);
+  }
+
+  /** Whether what is back was asked for by the newest run of its reaction. */
+  private static boolean isWaitedFor(PageState state, PageEffect.RunCall effect) {
+    PageState.Waiting waiting = state.waiting().get(effect.reaction());
+    return waiting != null
+        && waiting.next().turn() == effect.turn()
+        && waiting.calls().contains(effect.call());
+  }
+
+  private PageState back(
+      PageState state, PageEffect.RunCall effect, boolean failed, List<PageEffect> effects) {
+    PageState.Waiting waiting = state.waiting().get(effect.reaction());
+    if (waiting == null || waiting.next().turn() != effect.turn()) {
+      return state;
+    }
+    Set<CallId> left = new HashSet<>(waiting.calls());
+    left.remove(effect.call());
+    boolean anyFailed = failed || waiting.failed();
+    if (!left.isEmpty()) {
+      return state.waiting(
+          effect.reaction(), new PageState.Waiting(waiting.next(), left, anyFailed));
+    }
+    PageState after = state.notWaiting(effect.reaction());
+    PageState.Position next = waiting.next();
+    if (!anyFailed) {
+      return goOn(after, next, effects);
+    }
+    return next.failure()
+        ? after
+        : goOn(after, new PageState.Position(next.reaction(), next.turn(), true, 0), effects);
   }
 
   /** New rows are not the ones that something was chosen of. */
@@ -90,21 +202,15 @@ public final class PageRunner {
     PageState after = state;
     for (Part part : page.parts()) {
       boolean rows =
-          part instanceof Part.Table table
-              && table
-                  .rows()
-                  .filter(
-                      mapping ->
-                          mapping.source() instanceof Source.Returned one
-                              && one.call().equals(call))
-                  .isPresent();
+          part instanceof Part.OverRows list
+              && list.rows().filter(mapping -> Sources.isFrom(mapping.source(), call)).isPresent();
       after = rows ? after.withoutChoice(part.id()) : after;
     }
     return after;
   }
 
-  private Stepped pressed(PageState state, PartId button) {
-    Reaction.Trigger trigger = new Reaction.Trigger.Pressed(button);
+  private PageState pressed(PageState state, PartId button, List<PageEffect> effects) {
+    Trigger trigger = new Trigger.Pressed(button);
     Set<String> missing = new LinkedHashSet<>();
     for (Reaction reaction : page.reactions()) {
       if (reaction.when().equals(trigger)) {
@@ -113,65 +219,207 @@ public final class PageRunner {
     }
     if (!missing.isEmpty()) {
       String names = String.join(", ", missing);
-      return new Stepped(
-          state.saying(new PageState.Message(true, "Please fill in: " + names + ".")), List.of());
+      return state.saying(new PageState.Message(true, "Please fill in: " + names + "."));
     }
-    return start(state, trigger);
+    return start(state, trigger, effects);
   }
 
-  private Stepped start(PageState state, Reaction.Trigger trigger) {
-    List<PageEffect> effects = new ArrayList<>();
+  private PageState start(PageState state, Trigger trigger, List<PageEffect> effects) {
     PageState after = state;
-    for (int i = 0; i < page.reactions().size(); i++) {
-      Reaction reaction = page.reactions().get(i);
-      // Nobody has had a chance yet to fill in what a call needs when a page is opened.
-      boolean early =
-          trigger instanceof Reaction.Trigger.Opened && !missing(reaction, state).isEmpty();
-      if (reaction.when().equals(trigger) && !early) {
-        after = goOn(after, i, 0, effects);
+    for (Reaction reaction : page.reactions()) {
+      boolean starts =
+          reaction.when().equals(trigger)
+              && holds(after, reaction.owner(), reaction.condition())
+              && (trigger instanceof Trigger.Pressed || missing(reaction, after).isEmpty());
+      if (starts) {
+        after = after.notWaiting(reaction.id()).nextTurn();
+        after = goOn(after, new PageState.Position(reaction.id(), after.turn(), false, 0), effects);
       }
     }
-    return new Stepped(after, effects);
+    return after;
+  }
+
+  private boolean holds(PageState state, PartId owner, Optional<Mapping> condition) {
+    return condition.isEmpty() || value(state, owner, Reaction.CONDITION) == BooleanValue.TRUE;
+  }
+
+  private Scope scope(PageState state) {
+    return new StateScope(page, plan.plan(), state, now);
+  }
+
+  private Value value(PageState state, PartId owner, String slot) {
+    return plan.plan().value(new SlotId.OfPart(page.id(), owner, slot), scope(state));
   }
 
   /** What must be filled for the calls of a reaction and is not, by its names. */
   private List<String> missing(Reaction reaction, PageState state) {
-    Scope scope = new StateScope(page, plan, state, now);
+    Scope scope = scope(state);
     List<String> missing = new ArrayList<>();
     for (Reaction.Step step : reaction.steps()) {
-      if (step instanceof Reaction.Step.MakeCall make) {
+      if (step.action() instanceof Action.MakeCall make) {
         page.call(make.call()).stream()
             .flatMap(call -> call.parameters().stream())
             .map(parameter -> parameter.mapping().source())
-            .filter(Source.Entered.class::isInstance)
-            .map(source -> ((Source.Entered) source).input())
-            .filter(input -> required.containsKey(input) && scope.entered(input).isAbsent())
-            .map(required::get)
+            .flatMap(source -> missing(source, scope, state).stream())
             .forEach(missing::add);
       }
     }
     return missing;
   }
 
-  /** Takes the steps of a reaction from one on, until the next call or the end. */
-  private PageState goOn(PageState state, int reaction, int from, List<PageEffect> effects) {
-    List<Reaction.Step> steps = page.reactions().get(reaction).steps();
-    for (int i = from; i < steps.size(); i++) {
-      switch (steps.get(i)) {
-        case Reaction.Step.MakeCall make -> {
-          Optional<Call> call = page.call(make.call());
-          if (call.isPresent()) {
-            Scope scope = new StateScope(page, plan, state, now);
-            effects.add(
-                new PageEffect.RunCall(
-                    make.call(), Parameters.of(page, call.get(), plan, scope), reaction, i));
-            return state.answers().containsKey(make.call())
-                ? state
-                : state.with(make.call(), new PageState.Answer.Asked());
+  private Optional<String> missing(Source source, Scope scope, PageState state) {
+    return switch (source) {
+      case Source.Entered entered ->
+          required.containsKey(entered.input()) && scope.entered(entered.input()).isAbsent()
+              ? Optional.of(required.get(entered.input()))
+              : Optional.empty();
+      case Source.Argument argument ->
+          state.arguments().containsKey(argument.name())
+              ? Optional.empty()
+              : Optional.of(Labels.of(argument.name()));
+      default -> Optional.empty();
+    };
+  }
+
+  /** Takes the steps of a reaction from one on, until the next calls, a question or the end. */
+  private PageState goOn(PageState state, PageState.Position from, List<PageEffect> effects) {
+    Optional<Reaction> reaction = page.reaction(from.reaction());
+    if (reaction.isEmpty()) {
+      return state;
+    }
+    List<Reaction.Step> steps = from.failure() ? reaction.get().failure() : reaction.get().steps();
+    PageState after = state;
+    for (int i = from.step(); i < steps.size(); i++) {
+      Reaction.Step step = steps.get(i);
+      if (!holds(after, step.id(), Optional.ofNullable(step.slots().get(Reaction.CONDITION)))) {
+        continue;
+      }
+      switch (step.action()) {
+        case Action.MakeCall make -> {
+          List<Call> together = together(steps, i);
+          if (!together.isEmpty()) {
+            return calling(after, together, at(from, i + together.size()), effects);
           }
+        }
+        case Action.SetInput set -> {
+          Value value = value(after, step.id(), Action.VALUE);
+          after = after.withInput(set.input(), value.isAbsent() ? Value.NULL : value);
+        }
+        case Action.Clear clear ->
+            after =
+                after.withoutInputs(
+                    page.part(clear.form()).stream()
+                        .flatMap(part -> part.items().stream())
+                        .map(Item::id)
+                        .toList());
+        case Action.Say say ->
+            after = after.saying(new PageState.Message(from.failure(), words(after, step)));
+        case Action.Ask ask -> {
+          return after.asking(
+              Optional.of(new PageState.Asking(words(after, step), at(from, i + 1))));
+        }
+        case Action.GoTo go -> {
+          effects.add(new PageEffect.GoTo(go.page(), arguments(after, step), after.messages()));
+          return after.withoutMessages();
+        }
+        case Action.GoBack back -> {
+          effects.add(new PageEffect.GoBack(after.messages()));
+          return after.withoutMessages();
+        }
+        case Action.OpenAddress open -> after = opening(after, step, effects);
+        case Action.Stop stop -> {
+          return after;
         }
       }
     }
-    return state;
+    return after;
+  }
+
+  private static PageState.Position at(PageState.Position from, int step) {
+    return new PageState.Position(from.reaction(), from.turn(), from.failure(), step);
+  }
+
+  /** A call and those after it that need not wait for it. */
+  private List<Call> together(List<Reaction.Step> steps, int first) {
+    List<Call> calls = new ArrayList<>();
+    for (int i = first; i < steps.size(); i++) {
+      Reaction.Step step = steps.get(i);
+      if (!(step.action() instanceof Action.MakeCall make)
+          || i > first && step.slots().containsKey(Reaction.CONDITION)) {
+        break;
+      }
+      Optional<Call> call = page.call(make.call());
+      if (call.isEmpty() || calls.contains(call.get()) || needs(call.get(), calls)) {
+        break;
+      }
+      calls.add(call.get());
+    }
+    return calls;
+  }
+
+  /** Whether a call takes what others answer; a formula may take anything. */
+  private boolean needs(Call call, List<Call> others) {
+    return !others.isEmpty()
+        && call.parameters().stream()
+            .map(parameter -> parameter.mapping().source())
+            .anyMatch(
+                source ->
+                    source instanceof Source.Formula
+                        || Sources.calls(page, source).stream()
+                            .anyMatch(
+                                needed ->
+                                    others.stream().anyMatch(other -> other.id().equals(needed))));
+  }
+
+  private PageState calling(
+      PageState state, List<Call> calls, PageState.Position next, List<PageEffect> effects) {
+    PageState after = state;
+    Set<CallId> waitedFor = new HashSet<>();
+    for (Call call : calls) {
+      effects.add(
+          new PageEffect.RunCall(
+              call.id(),
+              Parameters.of(page, call, plan.plan(), scope(state)),
+              next.reaction(),
+              next.turn()));
+      waitedFor.add(call.id());
+      if (!after.answers().containsKey(call.id())) {
+        after = after.with(call.id(), new PageState.Answer.Asked());
+      }
+    }
+    return after.waiting(next.reaction(), new PageState.Waiting(next, waitedFor, false));
+  }
+
+  private String words(PageState state, Reaction.Step step) {
+    return text(state, step, Action.WORDS);
+  }
+
+  private String text(PageState state, Reaction.Step step, String slot) {
+    SlotId id = new SlotId.OfPart(page.id(), step.id(), slot);
+    return plan.plan()
+        .find(id)
+        .map(planned -> formats.show(planned.value(scope(state)), Look.words(planned.type())))
+        .orElse("");
+  }
+
+  private Map<String, Value> arguments(PageState state, Reaction.Step step) {
+    Map<String, Value> arguments = new LinkedHashMap<>();
+    for (String name : step.action().slotNames()) {
+      Value value = value(state, step.id(), name);
+      if (!value.isAbsent()) {
+        arguments.put(name, value);
+      }
+    }
+    return arguments;
+  }
+
+  private PageState opening(PageState state, Reaction.Step step, List<PageEffect> effects) {
+    String address = text(state, step, Action.ADDRESS).strip();
+    if (OutsideAddress.isFit(address)) {
+      effects.add(new PageEffect.OpenAddress(address));
+      return state;
+    }
+    return state.saying(
+        new PageState.Message(true, "This is no address that can be opened: " + address));
   }
 }

@@ -1,11 +1,15 @@
 package org.mapsel.core.page.run;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PartId;
+import org.mapsel.core.ref.ReactionId;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 
@@ -16,20 +20,81 @@ import org.mapsel.core.value.Value;
  * @param inputs what was typed, by input; one that nobody touched is not in it
  * @param answers what became of the last use of each call
  * @param chosen the numbers of chosen rows, by part
+ * @param arranged the order of rows, by part; none where it is that of the answer
+ * @param waiting the reactions that wait for answers
+ * @param asking what the visitor is asked
+ * @param failure what the service said when a call failed last
  * @param messages what there is to say since the last event of the visitor
+ * @param turn how many reactions have begun
  */
 public record PageState(
     Map<String, Value> arguments,
     Map<PartId, Value> inputs,
     Map<CallId, Answer> answers,
     Map<PartId, Integer> chosen,
-    List<Message> messages) {
+    Map<PartId, Arrangement> arranged,
+    Map<ReactionId, Waiting> waiting,
+    Optional<Asking> asking,
+    String failure,
+    List<Message> messages,
+    long turn) {
 
   public static final PageState EMPTY =
-      new PageState(Map.of(), Map.of(), Map.of(), Map.of(), List.of());
+      new PageState(
+          Map.of(),
+          Map.of(),
+          Map.of(),
+          Map.of(),
+          Map.of(),
+          Map.of(),
+          Optional.empty(),
+          "",
+          List.of(),
+          0);
+
+  /** A page that was opened with something, where something was typed and answered. */
+  public static PageState of(
+      Map<String, Value> arguments, Map<PartId, Value> inputs, Map<CallId, Answer> answers) {
+    return new PageState(
+        arguments,
+        inputs,
+        answers,
+        Map.of(),
+        Map.of(),
+        Map.of(),
+        Optional.empty(),
+        "",
+        List.of(),
+        0);
+  }
 
   /** A message to the visitor. */
   public record Message(boolean failed, String text) {}
+
+  /**
+   * How rows are seen.
+   *
+   * @param by the column that orders them, the order of the answer if none does
+   * @param find what they must have somewhere, whatever the case
+   */
+  public record Arrangement(Optional<PartId> by, boolean descending, String find) {}
+
+  /**
+   * Where a reaction goes on.
+   *
+   * @param failure whether among the steps for failures
+   */
+  public record Position(ReactionId reaction, long turn, boolean failure, int step) {}
+
+  /** A reaction that waits for calls; it goes on when all are back. */
+  public record Waiting(Position next, Set<CallId> calls, boolean failed) {
+    public Waiting {
+      calls = Set.copyOf(calls);
+    }
+  }
+
+  /** A question to the visitor, and where a yes leads. */
+  public record Asking(String words, Position next) {}
 
   /** What became of a call. */
   public sealed interface Answer {
@@ -53,42 +118,126 @@ public record PageState(
     inputs = Map.copyOf(inputs);
     answers = Map.copyOf(answers);
     chosen = Map.copyOf(chosen);
+    arranged = Map.copyOf(arranged);
+    waiting = Map.copyOf(waiting);
     messages = List.copyOf(messages);
   }
 
-  PageState withInput(PartId input, Value value) {
-    Map<PartId, Value> changed = new HashMap<>(inputs);
-    changed.put(input, value);
-    return new PageState(arguments, changed, answers, chosen, messages);
+  public PageState withArguments(Map<String, Value> other) {
+    return new PageState(
+        other, inputs, answers, chosen, arranged, waiting, asking, failure, messages, turn);
   }
 
-  /** A new answer takes with it what was chosen of the rows of the old one. */
+  PageState withInput(PartId input, Value value) {
+    return withInputs(with(inputs, input, value));
+  }
+
+  PageState withoutInputs(Collection<PartId> gone) {
+    Map<PartId, Value> changed = new HashMap<>(inputs);
+    changed.keySet().removeAll(gone);
+    return withInputs(changed);
+  }
+
+  private PageState withInputs(Map<PartId, Value> other) {
+    return new PageState(
+        arguments, other, answers, chosen, arranged, waiting, asking, failure, messages, turn);
+  }
+
+  /** The state with what became of a call. */
   public PageState with(CallId call, Answer answer) {
-    Map<CallId, Answer> changed = new HashMap<>(answers);
-    changed.put(call, answer);
-    return new PageState(arguments, inputs, changed, chosen, messages);
+    return new PageState(
+        arguments,
+        inputs,
+        with(answers, call, answer),
+        chosen,
+        arranged,
+        waiting,
+        asking,
+        failure,
+        messages,
+        turn);
   }
 
   PageState choosing(PartId part, int row) {
-    Map<PartId, Integer> changed = new HashMap<>(chosen);
-    changed.put(part, row);
-    return new PageState(arguments, inputs, answers, changed, messages);
+    return withChosen(with(chosen, part, row));
   }
 
   PageState withoutChoice(PartId part) {
-    Map<PartId, Integer> changed = new HashMap<>(chosen);
-    changed.remove(part);
-    return new PageState(arguments, inputs, answers, changed, messages);
+    return withChosen(without(chosen, part));
+  }
+
+  private PageState withChosen(Map<PartId, Integer> other) {
+    return new PageState(
+        arguments, inputs, answers, other, arranged, waiting, asking, failure, messages, turn);
+  }
+
+  PageState arranging(PartId part, Arrangement arrangement) {
+    return new PageState(
+        arguments,
+        inputs,
+        answers,
+        chosen,
+        with(arranged, part, arrangement),
+        waiting,
+        asking,
+        failure,
+        messages,
+        turn);
+  }
+
+  PageState waiting(ReactionId reaction, Waiting further) {
+    return withWaiting(with(waiting, reaction, further));
+  }
+
+  PageState notWaiting(ReactionId reaction) {
+    return withWaiting(without(waiting, reaction));
+  }
+
+  private PageState withWaiting(Map<ReactionId, Waiting> other) {
+    return new PageState(
+        arguments, inputs, answers, chosen, arranged, other, asking, failure, messages, turn);
+  }
+
+  PageState asking(Optional<Asking> other) {
+    return new PageState(
+        arguments, inputs, answers, chosen, arranged, waiting, other, failure, messages, turn);
+  }
+
+  PageState withFailure(String reason) {
+    return new PageState(
+        arguments, inputs, answers, chosen, arranged, waiting, asking, reason, messages, turn);
   }
 
   PageState withoutMessages() {
-    return new PageState(arguments, inputs, answers, chosen, List.of());
+    return withMessages(List.of());
   }
 
-  PageState saying(Message message) {
+  public PageState withMessages(List<Message> other) {
+    return new PageState(
+        arguments, inputs, answers, chosen, arranged, waiting, asking, failure, other, turn);
+  }
+
+  public PageState saying(Message message) {
     List<Message> more = new ArrayList<>(messages);
     more.add(message);
-    return new PageState(arguments, inputs, answers, chosen, more);
+    return withMessages(more);
+  }
+
+  PageState nextTurn() {
+    return new PageState(
+        arguments, inputs, answers, chosen, arranged, waiting, asking, failure, messages, turn + 1);
+  }
+
+  private static <K, V> Map<K, V> with(Map<K, V> map, K key, V value) {
+    Map<K, V> changed = new HashMap<>(map);
+    changed.put(key, value);
+    return changed;
+  }
+
+  private static <K, V> Map<K, V> without(Map<K, V> map, K key) {
+    Map<K, V> changed = new HashMap<>(map);
+    changed.remove(key);
+    return changed;
   }
 
   /** What a call answered last; absent if it did not. */

@@ -77,7 +77,7 @@ public final class StateScope implements Scope {
   @Override
   public Value chosen(PartId part) {
     Integer row = state.chosen().get(part);
-    Value rows = plan.value(new SlotId.OfPart(page.id(), part, Part.Table.ROWS), this);
+    Value rows = plan.value(new SlotId.OfPart(page.id(), part, Part.OverRows.ROWS), this);
     List<Value> all = Rows.of(rows);
     return row == null || row < 0 || row >= all.size() ? Value.ABSENT : all.get(row);
   }
@@ -105,6 +105,7 @@ public final class StateScope implements Scope {
           new TimeValue(TimeValue.Kind.DATE, now.atOffset(ZoneOffset.UTC).toLocalDate().toString());
       case PAGE -> new TextValue(page.name());
       case VISITOR -> Value.ABSENT;
+      case FAILURE -> state.failure().isEmpty() ? Value.ABSENT : new TextValue(state.failure());
     };
   }
 }

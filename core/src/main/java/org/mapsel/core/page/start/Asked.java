@@ -34,15 +34,18 @@ final class Asked {
         && !parameter.name().equals("$search");
   }
 
+  /** Whether a parameter says which state of a record is changed. */
+  static boolean isState(Field field) {
+    return field.wire() instanceof Wire.Parameter parameter
+        && parameter.name().equalsIgnoreCase(STATE);
+  }
+
   /**
    * Whether people are asked for a parameter: not if the service makes it or knows one value, nor
    * if it is sent as a sample has it or belongs to the protocol.
    */
   boolean isAsked(Row leaf) {
-    boolean state =
-        leaf.field().wire() instanceof Wire.Parameter parameter
-            && parameter.name().equalsIgnoreCase(STATE);
-    return !state
+    return !isState(leaf.field())
         && leaf.field().hints().direction() != Hints.Direction.RETURNED_ONLY
         && leaf.field().fixed().isEmpty()
         && !leaf.field().hints().given()

@@ -10,6 +10,7 @@ import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.FieldRef;
 import org.mapsel.core.model.Labels;
 import org.mapsel.core.model.Model;
+import org.mapsel.core.page.Action;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Ids;
 import org.mapsel.core.page.Input;
@@ -18,12 +19,15 @@ import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Reaction;
 import org.mapsel.core.page.ServiceLookup.Pinned;
 import org.mapsel.core.page.Shown;
+import org.mapsel.core.page.Trigger;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.ReactionId;
 import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.FieldTree.Row;
 import org.mapsel.core.shape.Shape;
@@ -58,18 +62,28 @@ public final class PageStarter {
     List<Call.Parameter> parameters = new ArrayList<>();
     form(pinned, parameters).ifPresent(parts::add);
     PartId button = new PartId(ids.next("send"));
-    parts.add(
-        new Part.Button(button, Optional.of(Mapping.fixed(Labels.of(pinned.operation().name())))));
+    parts.add(Part.Button.of(button, Labels.of(pinned.operation().name())));
     parts.addAll(answer(serviceId, pinned, id, wanted));
     List<Call> calls = new ArrayList<>(page.calls());
     calls.add(new Call(id, serviceId, pinned.operation().id(), endpoint, parameters));
     List<Reaction> reactions = new ArrayList<>(page.reactions());
     reactions.add(
-        new Reaction(
+        Reaction.of(
             new ReactionId(ids.next("pressed")),
-            new Reaction.Trigger.Pressed(button),
-            List.of(new Reaction.Step.MakeCall(id))));
-    return new Page(page.id(), page.name(), parts, calls, reactions);
+            new Trigger.Pressed(button),
+            List.of(Reaction.Step.of(new PartId(ids.next("step")), new Action.MakeCall(id)))));
+    return page.withParts(parts).withCalls(calls).withReactions(reactions);
+  }
+
+  /** The list that an answer is about: the one with most fields; the root if it has none. */
+  static FieldPath rowsOf(Service service, Operation operation) {
+    return largestGroup(leaves(new Pinned(service, operation), operation.output()));
+  }
+
+  /** The columns that are shown if nobody says which. */
+  List<FieldPath> usualColumns(String service, Pinned pinned) {
+    FieldPath rows = rowsOf(pinned.service(), pinned.operation());
+    return telling(service, pinned).stream().filter(path -> path.startsWith(rows)).toList();
   }
 
   private static List<Row> leaves(Pinned pinned, ShapeId root) {
@@ -95,7 +109,7 @@ public final class PageStarter {
     }
     return inputs.isEmpty()
         ? Optional.empty()
-        : Optional.of(new Part.Form(new PartId(ids.next("form")), Optional.empty(), inputs));
+        : Optional.of(Part.Form.of(new PartId(ids.next("form")), inputs));
   }
 
   /** A record of what stands alone, and a table for each list around the others. */
@@ -112,15 +126,14 @@ public final class PageStarter {
     if (single != null) {
       List<Shown> fields =
           single.stream().map(path -> shown(path, new Source.Returned(call, path))).toList();
-      parts.add(new Part.Record(new PartId(ids.next("record")), Optional.empty(), fields));
+      parts.add(Part.Record.of(new PartId(ids.next("record")), fields));
     }
     byRows.forEach(
         (rows, paths) ->
             parts.add(
-                new Part.Table(
+                Part.Table.of(
                     new PartId(ids.next("table")),
-                    Optional.empty(),
-                    Optional.of(new Mapping(new Source.Returned(call, rows))),
+                    new Source.Returned(call, rows),
                     paths.stream()
                         .map(path -> shown(path, new Source.Row(path.below(rows))))
                         .toList())));

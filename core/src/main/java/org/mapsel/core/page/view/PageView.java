@@ -1,14 +1,38 @@
 package org.mapsel.core.page.view;
 
 import java.util.List;
+import java.util.Optional;
+import org.mapsel.core.page.Frame;
+import org.mapsel.core.ref.PartId;
 
-/** A page as it is drawn. */
-public record PageView(String name, List<PartView> parts, List<MessageView> messages) {
+/**
+ * A page as it is drawn.
+ *
+ * @param frames how parts stand on it, as far as that is not as usual
+ * @param asking what the visitor is asked, before anything further happens
+ * @param every after how many seconds, each, the page wants to hear that they have passed
+ */
+public record PageView(
+    String name,
+    List<PartView> parts,
+    List<FrameView> frames,
+    List<MessageView> messages,
+    Optional<String> asking,
+    List<Integer> every) {
 
   public PageView {
     parts = List.copyOf(parts);
+    frames = List.copyOf(frames);
     messages = List.copyOf(messages);
+    every = List.copyOf(every);
   }
+
+  /**
+   * How a part stands on the page.
+   *
+   * @param hidden whether visitors do not see it just now; only builders are told of such parts
+   */
+  public record FrameView(PartId part, Frame.Width width, String whenEmpty, boolean hidden) {}
 
   /** Something to say to the visitor. */
   public record MessageView(boolean failed, String text) {}

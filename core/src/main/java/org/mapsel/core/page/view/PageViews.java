@@ -1,20 +1,29 @@
 package org.mapsel.core.page.view;
 
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Scope;
+import org.mapsel.core.model.Choice;
 import org.mapsel.core.model.Format;
 import org.mapsel.core.model.Formats;
 import org.mapsel.core.model.Look;
+import org.mapsel.core.page.Frame;
 import org.mapsel.core.page.Input;
+import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
+import org.mapsel.core.page.Reaction;
 import org.mapsel.core.page.Shown;
 import org.mapsel.core.page.Sources;
+import org.mapsel.core.page.Trigger;
 import org.mapsel.core.page.kind.InputLook;
 import org.mapsel.core.page.plan.PagePlan;
 import org.mapsel.core.page.run.PageState;
@@ -24,7 +33,12 @@ import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.value.BinaryValue;
+import org.mapsel.core.value.BooleanValue;
+import org.mapsel.core.value.NumberValue;
+import org.mapsel.core.value.TextValue;
+import org.mapsel.core.value.TimeValue;
 import org.mapsel.core.value.Value;
+import org.mapsel.core.value.Walker;
 
 /** Draws pages: what stands in each part, in the words of a person with a language. */
 public final class PageViews {
@@ -32,26 +46,64 @@ public final class PageViews {
   /** Rows that are drawn at once; the others are asked for as they come into sight. */
   public static final int ROWS = 200;
 
+  /** More than these nobody chooses from; finding in a table is for that. */
+  private static final int CHOICES = 2_000;
+
+  /** A drawing is no clearer with more points than it is wide. */
+  private static final int POINTS = 2_000;
+
   private final PagePlan plan;
   private final PageState state;
   private final Scope scope;
   private final Formats formats;
+  private final boolean building;
+  private final ChosenParts choosing;
 
-  public PageViews(PagePlan plan, PageState state, Formats formats, Instant now) {
+  /**
+   * @param building whether for somebody who builds the page, and sees also what is hidden
+   */
+  public PageViews(PagePlan plan, PageState state, Formats formats, Instant now, boolean building) {
     this.plan = plan;
     this.state = state;
     this.scope = new StateScope(plan.page(), plan.plan(), state, now);
     this.formats = formats;
+    this.building = building;
+    this.choosing = new ChosenParts(plan.page());
   }
 
-  /** The page with the first rows of each table. */
+  /** The page with the first rows of each part. */
   public PageView page() {
+    List<Part> parts = plan.page().parts();
     return new PageView(
         plan.page().name(),
-        plan.page().parts().stream().map(this::part).toList(),
+        parts.stream().filter(part -> building || isShown(part)).map(this::part).toList(),
+        parts.stream().map(this::frame).filter(frame -> !isUsual(frame)).toList(),
         state.messages().stream()
             .map(message -> new PageView.MessageView(message.failed(), message.text()))
+            .toList(),
+        state.asking().map(PageState.Asking::words),
+        plan.page().reactions().stream()
+            .map(Reaction::when)
+            .filter(Trigger.Every.class::isInstance)
+            .map(when -> ((Trigger.Every) when).seconds())
+            .distinct()
             .toList());
+  }
+
+  private boolean isShown(Part part) {
+    SlotId slot = new SlotId.OfPart(plan.page().id(), part.id(), Part.SHOWN_IF);
+    return !part.frame().buildersOnly()
+        && (!part.slots().containsKey(Part.SHOWN_IF)
+            || plan.plan().value(slot, scope) == BooleanValue.TRUE);
+  }
+
+  private PageView.FrameView frame(Part part) {
+    return new PageView.FrameView(
+        part.id(), part.frame().width(), part.frame().whenEmpty(), !isShown(part));
+  }
+
+  private static boolean isUsual(PageView.FrameView frame) {
+    return frame.width() == Frame.Width.FULL && frame.whenEmpty().isEmpty() && !frame.hidden();
   }
 
   private PartView part(Part part) {
@@ -59,9 +111,14 @@ public final class PageViews {
       case Part.Form form ->
           new PartView.FormView(
               form.id(), heading(form), form.items().stream().map(this::input).toList());
-      case Part.Table table -> table(table, 0, ROWS);
+      case Part.Table table ->
+          new PartView.TableView(table.id(), heading(table), rows(table, 0, ROWS));
+      case Part.Cards cards ->
+          new PartView.CardsView(cards.id(), heading(cards), rows(cards, 0, ROWS));
+      case Part.Chart chart -> chart(chart);
       case Part.Record record -> record(record);
-      case Part.Button button -> new PartView.ButtonView(button.id(), heading(button));
+      case Part.Button button ->
+          new PartView.ButtonView(button.id(), heading(button), button.manner());
       case Part.Text text -> new PartView.TextView(text.id(), heading(text));
     };
   }
@@ -83,37 +140,165 @@ public final class PageViews {
         look.look().heading(),
         look.kind(),
         look.required(),
-        look.look().choices(),
+        input.options().map(options -> choices(input, options)).orElse(look.look().choices()),
         value.isAbsent() ? Value.NULL : value,
         look.look().help(),
-        look.several());
+        look.several(),
+        plan.page().reactions().stream()
+            .anyMatch(reaction -> reaction.when().equals(new Trigger.Changed(input.id()))));
   }
 
-  /** A table with some of its rows; nothing if there is no such table. */
-  public Optional<PartView.TableView> rows(PartId table, int from, int count) {
+  private List<Choice> choices(Input input, Input.Options options) {
+    SlotId slot = new SlotId.OfPart(plan.page().id(), input.id(), Input.OPTIONS);
+    Walker value = Walker.of(options.value());
+    Walker words = Walker.of(options.words());
+    Map<String, Choice> choices = new LinkedHashMap<>();
+    for (Value row : Rows.of(plan.plan().value(slot, scope))) {
+      String code = plain(value.one(row));
+      if (!code.isEmpty() && choices.size() < CHOICES) {
+        String read = plain(words.one(row));
+        choices.putIfAbsent(code, new Choice(code, read.isEmpty() ? code : read));
+      }
+    }
+    return List.copyOf(choices.values());
+  }
+
+  private String plain(Value value) {
+    return switch (value) {
+      case TextValue text -> text.text();
+      case NumberValue number -> number.number().toPlainString();
+      case BooleanValue yes -> String.valueOf(yes.isTrue());
+      case TimeValue time -> time.iso();
+      default -> "";
+    };
+  }
+
+  /** Some of the rows of a part; nothing if there is no such part. */
+  public Optional<PartView.RowsView> rows(PartId part, int from, int count) {
+    return plan.page().rowsPart(part).map(rows -> rows(rows, from, Math.min(count, ROWS)));
+  }
+
+  /** All that is to be seen of a part over rows, as texts: its labels first. */
+  public Optional<List<List<String>>> texts(PartId part) {
     return plan.page()
-        .part(table)
-        .filter(Part.Table.class::isInstance)
-        .map(part -> table((Part.Table) part, from, Math.min(count, ROWS)));
+        .rowsPart(part)
+        .map(
+            over -> {
+              List<List<String>> lines = new ArrayList<>();
+              lines.add(
+                  over.items().stream()
+                      .map(column -> plan.looks().get(column.id()).heading())
+                      .toList());
+              List<Value> all = allRows(over);
+              for (int number : seen(over, all)) {
+                Scope here = scope.at(all.get(number));
+                lines.add(over.items().stream().map(column -> cell(column, here).text()).toList());
+              }
+              return lines;
+            });
   }
 
-  private PartView.TableView table(Part.Table table, int from, int count) {
-    SlotId slot = new SlotId.OfPart(plan.page().id(), table.id(), Part.Table.ROWS);
-    List<Value> rows = Rows.of(plan.plan().value(slot, scope));
-    int first = Math.clamp(from, 0, rows.size());
-    int end = Math.min(rows.size(), first + count);
-    List<Shown> columns = table.items();
-    return new PartView.TableView(
-        table.id(),
-        heading(table),
+  private List<Value> allRows(Part.OverRows part) {
+    SlotId slot = new SlotId.OfPart(plan.page().id(), part.id(), Part.OverRows.ROWS);
+    return Rows.of(plan.plan().value(slot, scope));
+  }
+
+  /** The numbers of the rows that are to be seen, in the order in which they are. */
+  private List<Integer> seen(Part.OverRows part, List<Value> rows) {
+    PageState.Arrangement arrangement = state.arranged().get(part.id());
+    if (arrangement == null) {
+      return IntStream.range(0, rows.size()).boxed().toList();
+    }
+    return new RowOrder(formats.locale())
+        .of(
+            rows.size(),
+            arrangement.by().flatMap(plan.page()::item).map(Page.Inside::item).isPresent()
+                ? row ->
+                    value(column(part, arrangement.by().orElseThrow()), scope.at(rows.get(row)))
+                : row -> Value.ABSENT,
+            arrangement.descending(),
+            arrangement.find(),
+            row ->
+                part.items().stream().map(column -> cell(column, scope.at(rows.get(row))).text()));
+  }
+
+  private static Shown column(Part.OverRows part, PartId id) {
+    return part.items().stream()
+        .filter(column -> column.id().equals(id))
+        .findFirst()
+        .orElseGet(() -> part.items().getFirst());
+  }
+
+  private PartView.RowsView rows(Part.OverRows part, int from, int count) {
+    List<Value> all = allRows(part);
+    List<Integer> seen = seen(part, all);
+    int first = Math.clamp(from, 0, seen.size());
+    int end = Math.min(seen.size(), first + count);
+    List<Shown> columns = part.items();
+    Optional<PageState.Arrangement> arrangement =
+        Optional.ofNullable(state.arranged().get(part.id()));
+    return new PartView.RowsView(
         columns.stream().map(this::column).toList(),
-        rows.subList(first, end).stream()
-            .map(row -> columns.stream().map(column -> cell(column, scope.at(row))).toList())
+        seen.subList(first, end).stream()
+            .map(
+                number ->
+                    new PartView.LineView(
+                        number,
+                        columns.stream()
+                            .map(column -> cell(column, scope.at(all.get(number))))
+                            .toList()))
             .toList(),
         first,
-        rows.size(),
-        Optional.ofNullable(state.chosen().get(table.id())).filter(row -> row < rows.size()),
-        content(table.rows().stream(), rows.isEmpty()));
+        seen.size(),
+        all.size(),
+        Optional.ofNullable(state.chosen().get(part.id())).filter(row -> row < all.size()),
+        choosing.of(part.id()),
+        arrangement.flatMap(PageState.Arrangement::by),
+        arrangement.map(PageState.Arrangement::descending).orElse(false),
+        arrangement.map(PageState.Arrangement::find).orElse(""),
+        content(part.rows().stream(), all.isEmpty()));
+  }
+
+  private PartView.ChartView chart(Part.Chart chart) {
+    List<Value> all = allRows(chart);
+    int step = Math.max(1, (all.size() + POINTS - 1) / POINTS);
+    List<Value> drawn =
+        IntStream.range(0, all.size()).filter(row -> row % step == 0).mapToObj(all::get).toList();
+    Optional<Shown> along = chart.items().stream().findFirst();
+    List<String> words =
+        drawn.stream()
+            .map(row -> along.map(first -> cell(first, scope.at(row)).text()).orElse(""))
+            .toList();
+    List<Optional<Double>> at =
+        drawn.stream()
+            .map(row -> along.flatMap(first -> Scale.place(value(first, scope.at(row)))))
+            .toList();
+    boolean even = !at.isEmpty() && at.stream().allMatch(Optional::isPresent);
+    boolean times =
+        along.isPresent()
+            && !drawn.isEmpty()
+            && value(along.get(), scope.at(drawn.getFirst())) instanceof TimeValue;
+    return new PartView.ChartView(
+        chart.id(),
+        heading(chart),
+        chart.drawing(),
+        along.map(first -> plan.looks().get(first.id()).heading()).orElse(""),
+        words,
+        even ? at.stream().map(Optional::orElseThrow).toList() : List.of(),
+        even && times,
+        chart.items().stream().skip(1).map(line -> series(line, drawn)).toList(),
+        all.size(),
+        content(chart.rows().stream(), all.isEmpty()));
+  }
+
+  private PartView.ChartView.SeriesView series(Shown line, List<Value> rows) {
+    return new PartView.ChartView.SeriesView(
+        line.id(),
+        plan.looks().get(line.id()).heading(),
+        rows.stream()
+            .map(row -> value(line, scope.at(row)))
+            .map(value -> value instanceof NumberValue ? value : Value.NULL)
+            .toList());
   }
 
   private PartView.RecordView record(Part.Record record) {

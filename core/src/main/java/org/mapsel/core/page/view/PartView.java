@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.mapsel.core.model.Choice;
 import org.mapsel.core.page.Input;
+import org.mapsel.core.page.Part;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.value.Value;
 
@@ -18,24 +19,73 @@ public sealed interface PartView {
   /** Fields to type or choose in. */
   record FormView(PartId id, String heading, List<InputView> inputs) implements PartView {}
 
+  /** Rows with columns. */
+  record TableView(PartId id, String heading, RowsView rows) implements PartView {}
+
+  /** Rows that stand by themselves. */
+  record CardsView(PartId id, String heading, RowsView rows) implements PartView {}
+
   /**
-   * Rows with columns.
+   * Rows of a list.
    *
-   * @param rows those that are drawn, from the first one on
-   * @param from the number of the first one
-   * @param total how many there are
+   * @param rows those that are drawn, in the order in which they are seen
+   * @param from the place of the first of them in that order
+   * @param total how many are to be seen
+   * @param all how many there are, also those that are not looked for
    * @param chosen the number of the chosen one
+   * @param choosing whether it matters which one is chosen
+   * @param by the column that orders them, nothing for the order of the answer
+   * @param find what is looked for
    */
-  record TableView(
-      PartId id,
-      String heading,
+  record RowsView(
       List<ColumnView> columns,
-      List<List<CellView>> rows,
+      List<LineView> rows,
       int from,
       int total,
+      int all,
       Optional<Integer> chosen,
+      boolean choosing,
+      Optional<PartId> by,
+      boolean descending,
+      String find,
+      Content content) {}
+
+  /**
+   * A row that is drawn.
+   *
+   * @param number its place in the answer
+   */
+  record LineView(int number, List<CellView> cells) {}
+
+  /**
+   * Numbers of rows as a drawing.
+   *
+   * @param along what the first column has for each row, in words
+   * @param at where these stand on an even scale: numbers, or milliseconds since 1970; empty where
+   *     they stand one after the other
+   * @param times whether the scale is one of time
+   * @param total how many rows there are; of more than are drawn, those in between are left out
+   */
+  record ChartView(
+      PartId id,
+      String heading,
+      Part.Chart.Drawing drawing,
+      String alongLabel,
+      List<String> along,
+      List<Double> at,
+      boolean times,
+      List<SeriesView> series,
+      int total,
       Content content)
-      implements PartView {}
+      implements PartView {
+
+    /**
+     * One line of a drawing.
+     *
+     * @param values numbers, null where a row has none
+     */
+    public record SeriesView(PartId id, String label, List<Value> values) {}
+  }
 
   /** One thing with its fields. */
   record RecordView(PartId id, String heading, List<FactView> fields, Content content)
@@ -46,7 +96,7 @@ public sealed interface PartView {
   }
 
   /** Something to press. */
-  record ButtonView(PartId id, String heading) implements PartView {}
+  record ButtonView(PartId id, String heading, Part.Button.Manner manner) implements PartView {}
 
   /** Words. */
   record TextView(PartId id, String heading) implements PartView {}
@@ -56,6 +106,7 @@ public sealed interface PartView {
    *
    * @param value what stands in it, null if nothing does
    * @param several whether it takes any number of values
+   * @param reported whether something follows when its value changes
    */
   record InputView(
       PartId id,
@@ -65,7 +116,8 @@ public sealed interface PartView {
       List<Choice> choices,
       Value value,
       String help,
-      boolean several) {}
+      boolean several,
+      boolean reported) {}
 
   /**
    * A column, or the label of a field.

@@ -1,0 +1,131 @@
+package org.mapsel.server.apps;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.mapsel.core.mapping.Reach;
+import org.mapsel.core.model.FieldRef;
+import org.mapsel.core.model.Look;
+import org.mapsel.core.model.Model;
+import org.mapsel.core.model.Overrides;
+import org.mapsel.core.page.Input;
+import org.mapsel.core.page.Item;
+import org.mapsel.core.page.Part;
+import org.mapsel.core.page.kind.PartKinds;
+import org.mapsel.core.page.reach.FieldBehind;
+import org.mapsel.core.page.view.PageView;
+import org.mapsel.core.page.view.PartView;
+import org.mapsel.server.apps.BenchViews.FieldPlace;
+import org.mapsel.server.apps.BenchViews.InputSettings;
+import org.mapsel.server.apps.BenchViews.ItemView;
+import org.mapsel.server.apps.BenchViews.PartSettings;
+import org.mapsel.server.apps.BenchViews.SlotView;
+
+/** What the strip over a part, or a thing in one, offers. */
+final class BenchItems {
+
+  private final BenchPage known;
+
+  BenchItems(BenchPage known) {
+    this.known = known;
+  }
+
+  List<ItemView> of(PageView view) {
+    List<ItemView> items = new ArrayList<>();
+    for (Part part : known.page().parts()) {
+      String label =
+          view.parts().stream()
+              .filter(drawn -> drawn.id().equals(part.id()))
+              .map(PartView::heading)
+              .findFirst()
+              .orElse("");
+      SlotView heading = known.slot(part.id(), Part.HEADING);
+      items.add(
+          new ItemView(
+              part.id(),
+              null,
+              PartKinds.name(part),
+              label,
+              heading.slot(),
+              heading.source(),
+              heading.words(),
+              null,
+              Overrides.NONE,
+              Overrides.NONE,
+              null,
+              settings(part),
+              null));
+      part.items().forEach(item -> items.add(item(part, item)));
+    }
+    return items;
+  }
+
+  private PartSettings settings(Part part) {
+    return new PartSettings(
+        part.frame(),
+        known.slot(part.id(), Part.SHOWN_IF),
+        part instanceof Part.Button button ? button.manner() : null,
+        part instanceof Part.Chart chart ? chart.drawing() : null,
+        part instanceof Part.OverRows);
+  }
+
+  private ItemView item(Part part, Item item) {
+    Reach around = known.reach().inside(part);
+    Optional<FieldBehind> behind =
+        item instanceof Input input
+            ? known.reach().subject(input).map(FieldBehind.class::cast)
+            : item.mapping().flatMap(value -> known.reach().subject(value.source(), around));
+    Look look =
+        item instanceof Input
+            ? known.plan().inputs().get(item.id()).look()
+            : known.plan().looks().get(item.id());
+    SlotView slot = known.slot(item.id(), item.slot());
+    return new ItemView(
+        part.id(),
+        item.id(),
+        kind(part),
+        look.label(),
+        slot.slot(),
+        slot.source(),
+        slot.words(),
+        behind.map(BenchItems::place).orElse(null),
+        behind.map(field -> set(known.app().model(), field)).orElse(Overrides.NONE),
+        item.only(),
+        look,
+        null,
+        item instanceof Input input ? settings(input) : null);
+  }
+
+  private InputSettings settings(Input input) {
+    return new InputSettings(
+        known.plan().inputs().get(input.id()).kind(),
+        input.kind().isPresent(),
+        input.options().map(options -> known.words(options.rows().source())).orElse(""));
+  }
+
+  private static String kind(Part part) {
+    return switch (part) {
+      case Part.Form form -> "input";
+      case Part.Table table -> "column";
+      default -> "field";
+    };
+  }
+
+  private static FieldPlace place(FieldBehind behind) {
+    return switch (behind) {
+      case FieldBehind.Described described -> new FieldPlace(described.ref(), null, null);
+      case FieldBehind.Made made ->
+          new FieldPlace(
+              new FieldRef(made.owner().shapes().get(0), made.field().name()),
+              made.owner().id(),
+              made.field().name());
+    };
+  }
+
+  private static Overrides set(Model model, FieldBehind behind) {
+    return switch (behind) {
+      case FieldBehind.Described described -> model.set(described.ref());
+      case FieldBehind.Made made -> made.field().set();
+    };
+  }
+}

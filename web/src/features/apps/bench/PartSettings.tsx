@@ -1,0 +1,142 @@
+import MenuItem from '@mui/material/MenuItem';
+import Box from '@mui/material/Box';
+import Select from '@mui/material/Select';
+import type { AppEdit, BenchItem } from '@/api/client';
+import { SourcePicker } from './SourcePicker';
+
+type Settings = NonNullable<BenchItem['settings']>;
+
+const WIDTHS: Record<Settings['frame']['width'], string> = {
+  FULL: 'full width',
+  TWO_THIRDS: 'two thirds',
+  HALF: 'half',
+  THIRD: 'a third',
+  CONTENT: 'as wide as needed',
+};
+const MANNERS: Record<NonNullable<Settings['manner']>, string> = {
+  MAIN: 'main button',
+  ORDINARY: 'ordinary button',
+  DANGEROUS: 'asks first',
+};
+const DRAWINGS: Record<NonNullable<Settings['drawing']>, string> = {
+  LINE: 'lines',
+  AREA: 'areas',
+  BAR: 'bars',
+  POINTS: 'points',
+};
+const WAYS = { table: 'as a table', list: 'as a list', chart: 'as a chart' } as const;
+const WAY_OF = { table: 'TABLE', list: 'CARDS', chart: 'CHART' } as const;
+
+interface OneOfProps<T extends string> {
+  label: string;
+  value: T;
+  words: Record<T, string>;
+  onChoose: (value: T) => void;
+}
+
+/** One of a few settings, small enough for the strip. */
+function OneOf<T extends string>({ label, value, words, onChoose }: OneOfProps<T>) {
+  return (
+    <Select
+      variant="standard"
+      value={value}
+      onChange={(event) => {
+        onChoose(event.target.value as T);
+      }}
+      inputProps={{ 'aria-label': label }}
+      sx={{ fontSize: 12.5 }}
+    >
+      {(Object.keys(words) as T[]).map((one) => (
+        <MenuItem key={one} value={one} dense>
+          {words[one]}
+        </MenuItem>
+      ))}
+    </Select>
+  );
+}
+
+interface Props {
+  app: string;
+  page: string;
+  item: BenchItem;
+  settings: Settings;
+  onEdit: (edit: AppEdit) => void;
+}
+
+/** What a part as a whole is set to. */
+export function PartSettings({ app, page, item, settings, onEdit }: Props) {
+  const { frame, shownIf, manner, drawing, overRows } = settings;
+  const { part } = item;
+  return (
+    <>
+      {overRows && (
+        <OneOf
+          label="How rows are shown"
+          value={item.kind as keyof typeof WAYS}
+          words={WAYS}
+          onChoose={(way) => {
+            onEdit({ kind: 'turnInto', page, part, way: WAY_OF[way] });
+          }}
+        />
+      )}
+      {drawing && (
+        <OneOf
+          label="What is drawn"
+          value={drawing}
+          words={DRAWINGS}
+          onChoose={(next) => {
+            onEdit({ kind: 'setDrawing', page, part, drawing: next });
+          }}
+        />
+      )}
+      {manner && (
+        <OneOf
+          label="How the button is meant"
+          value={manner}
+          words={MANNERS}
+          onChoose={(next) => {
+            onEdit({ kind: 'setManner', page, part, manner: next });
+          }}
+        />
+      )}
+      <OneOf
+        label="Width"
+        value={frame.width}
+        words={WIDTHS}
+        onChoose={(width) => {
+          onEdit({ kind: 'setFrame', page, part, frame: { ...frame, width } });
+        }}
+      />
+      <OneOf
+        label="Who sees it"
+        value={frame.buildersOnly ? 'builders' : 'all'}
+        words={{ all: 'for everybody', builders: 'for builders only' }}
+        onChoose={(who) => {
+          onEdit({
+            kind: 'setFrame',
+            page,
+            part,
+            frame: { ...frame, buildersOnly: who === 'builders' },
+          });
+        }}
+      />
+      <Box component="span" sx={{ color: 'text.secondary' }}>
+        shown if
+      </Box>
+      <Box sx={{ maxWidth: 190, minWidth: 0, display: 'flex' }}>
+        <SourcePicker
+          app={app}
+          page={page}
+          slot={shownIf.slot}
+          label="Shown if"
+          words={shownIf.words}
+          source={shownIf.source}
+          empty="always"
+          onFill={(source) => {
+            onEdit({ kind: 'fillSlot', slot: shownIf.slot, ...(source ? { source } : {}) });
+          }}
+        />
+      </Box>
+    </>
+  );
+}

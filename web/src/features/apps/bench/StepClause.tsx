@@ -1,0 +1,110 @@
+import Box from '@mui/material/Box';
+import type { Action, AppEdit, ReactionStep, SlotView, Source } from '@/api/client';
+import { actionWords, type WordChoice } from './choices';
+import { SourcePicker } from './SourcePicker';
+import { WordMenu } from './WordMenu';
+
+type Choice = { kind: 'do'; action: Action } | { kind: 'if' | 'unless' | 'remove' | 'hand' };
+
+interface Props {
+  app: string;
+  page: string;
+  step: ReactionStep;
+  actions: WordChoice<Action>[];
+  onEdit: (edit: AppEdit) => void;
+}
+
+/** What stands before the value of a slot in the sentence. */
+const BEFORE: Record<string, string> = { words: '', value: 'the value', address: '' };
+
+/** One step of a reaction, as a clause of its sentence. */
+export function StepClause({ app, page, step, actions, onEdit }: Props) {
+  const fill = (slot: SlotView) => (source: Source | undefined) => {
+    if (step.action.kind === 'goTo' && source && slot.name !== 'if') {
+      onEdit({ kind: 'passArgument', page, step: step.id, name: slot.name, source });
+    } else onEdit({ kind: 'fillSlot', slot: slot.slot, ...(source ? { source } : {}) });
+  };
+  const picker = (slot: SlotView, label: string, empty: string) => (
+    <Box component="span" sx={{ display: 'inline-flex', maxWidth: 320, verticalAlign: 'bottom' }}>
+      <SourcePicker
+        app={app}
+        page={page}
+        slot={slot.slot}
+        label={label}
+        words={slot.words}
+        source={slot.source}
+        empty={empty}
+        onFill={fill(slot)}
+      />
+    </Box>
+  );
+  const conditional = step.condition.source !== undefined;
+  const hands = step.action.kind === 'goTo';
+  const choices: WordChoice<Choice>[] = [
+    {
+      words: conditional ? 'always, without a condition' : 'only if…',
+      value: { kind: conditional ? 'unless' : 'if' },
+    },
+    ...(hands ? [{ words: 'hand something on…', value: { kind: 'hand' } as const }] : []),
+    { words: 'leave this step out', value: { kind: 'remove' } },
+    ...actions.map(({ words, value }) => ({
+      words,
+      value: { kind: 'do', action: value } as const,
+    })),
+  ];
+  const choose = (choice: Choice) => {
+    switch (choice.kind) {
+      case 'do':
+        onEdit({ kind: 'setAction', page, step: step.id, action: choice.action });
+        return;
+      case 'remove':
+        onEdit({ kind: 'removeStep', page, step: step.id });
+        return;
+      case 'if':
+        onEdit({
+          kind: 'fillSlot',
+          slot: step.condition.slot,
+          source: { kind: 'formula', text: 'true' },
+        });
+        return;
+      case 'unless':
+        onEdit({ kind: 'fillSlot', slot: step.condition.slot });
+        return;
+      case 'hand':
+        onEdit({
+          kind: 'passArgument',
+          page,
+          step: step.id,
+          source: { kind: 'run', what: 'TODAY' },
+        });
+    }
+  };
+  return (
+    <>
+      {' → '}
+      {conditional && <>if {picker(step.condition, 'Condition of the step', 'always')} </>}
+      <WordMenu
+        words={actionWords(step.action, step.words)}
+        label="Step"
+        choices={choices}
+        onChoose={choose}
+        onMove={(by) => {
+          onEdit({ kind: 'moveStep', page, step: step.id, by });
+        }}
+      />
+      {step.slots.map((slot) => (
+        <span key={slot.name}>
+          {' '}
+          {hands ? `with ${slot.name} ` : (BEFORE[slot.name] ?? '')}{' '}
+          {picker(slot, hands ? `${slot.name} of the page` : 'With', 'nothing yet')}
+        </span>
+      ))}
+      {step.fills.length > 0 && (
+        <>
+          {' '}
+          → fill <strong>{step.fills.join(', ')}</strong>
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,122 @@
+import Box from '@mui/material/Box';
+import Link from '@mui/material/Link';
+import TablePagination from '@mui/material/TablePagination';
+import TextField from '@mui/material/TextField';
+import Typography from '@mui/material/Typography';
+import { useEffect, useState } from 'react';
+import type { RowsView } from '@/api/client';
+import { count } from '@/lib/format';
+import type { PageUse } from './model';
+
+/** Rows that are drawn at once. */
+export const ROWS = 50;
+
+/** From so many rows on there is something to find. */
+const MANY = 8;
+
+/** Typing is over after so many milliseconds. */
+const PAUSE = 300;
+
+interface Props {
+  part: string;
+  heading: string;
+  rows: RowsView;
+  use: PageUse;
+}
+
+/** The words over rows, how many there are, what is looked for, and the way to a file. */
+export function RowTools({ part, heading, rows, use }: Props) {
+  const [find, setFind] = useState(rows.find);
+  const { onArrange } = use;
+  const by = rows.by;
+  const { descending } = rows;
+  useEffect(() => {
+    if (find === rows.find || !onArrange) return;
+    const timer = setTimeout(() => {
+      onArrange(part, { by, descending, find });
+    }, PAUSE);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [find, rows.find, onArrange, part, by, descending]);
+  const there = rows.content === 'FILLED' || rows.content === 'EMPTY';
+  const some = rows.total < rows.all;
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'baseline', columnGap: 1.5, flexWrap: 'wrap' }}>
+      <Typography variant="h2">{heading}</Typography>
+      {there && (
+        <Typography sx={{ color: 'text.secondary' }}>
+          {some ? `${String(rows.total)} of ${count(rows.all, 'row')}` : count(rows.all, 'row')}
+        </Typography>
+      )}
+      <Box sx={{ flex: 1 }} />
+      {onArrange && rows.all >= MANY && (
+        <TextField
+          placeholder="find in these rows…"
+          value={find}
+          onChange={(event) => {
+            setFind(event.target.value);
+          }}
+          slotProps={{ htmlInput: { 'aria-label': `Find in ${heading || 'these rows'}` } }}
+          sx={{ width: 190, '@media print': { display: 'none' } }}
+        />
+      )}
+      {use.fileOf && rows.all > 0 && (
+        <Link
+          href={use.fileOf(part)}
+          download={`${heading || 'rows'}.csv`}
+          sx={{ '@media print': { display: 'none' } }}
+        >
+          Save as CSV
+        </Link>
+      )}
+    </Box>
+  );
+}
+
+/** Which of the rows are drawn, and the way to others. */
+export function useRowPages(part: string, rows: RowsView, use: PageUse) {
+  const [at, setAt] = useState(0);
+  const pageAt = at * ROWS < rows.total ? at : 0;
+  const first = pageAt * ROWS;
+  const drawn = rows.rows.slice(Math.max(0, first - rows.from), first - rows.from + ROWS);
+  const pages = rows.total > ROWS && (
+    <TablePagination
+      component="div"
+      count={rows.total}
+      page={pageAt}
+      rowsPerPage={ROWS}
+      rowsPerPageOptions={[ROWS]}
+      onPageChange={(_, next) => {
+        const wanted = next * ROWS;
+        const here =
+          wanted >= rows.from &&
+          Math.min(wanted + ROWS, rows.total) <= rows.from + rows.rows.length;
+        if (!here) use.onRows?.(part, wanted);
+        setAt(next);
+      }}
+    />
+  );
+  return { drawn, pages };
+}
+
+/** What makes a row one that can be chosen, with the mouse and with the keyboard. */
+export function choosable(part: string, rows: RowsView, number: number, use: PageUse) {
+  if (use.building || !rows.choosing) return {};
+  const choose = () => {
+    use.onChoose(part, number);
+  };
+  return {
+    tabIndex: 0,
+    'aria-selected': rows.chosen === number,
+    onClick: choose,
+    onKeyDown: (event: React.KeyboardEvent) => {
+      if (event.target !== event.currentTarget) return;
+      if (event.key === 'Enter' || event.key === ' ') {
+        event.preventDefault();
+        choose();
+      }
+    },
+    style: { cursor: 'pointer' },
+  };
+}
