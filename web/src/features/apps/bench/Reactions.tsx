@@ -1,6 +1,7 @@
 import Add from '@mui/icons-material/Add';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import IconButton from '@mui/material/IconButton';
 import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
@@ -26,18 +27,29 @@ function AddMenu<T>({ label, choices, onChoose, words }: AddProps<T>) {
   const [anchor, setAnchor] = useState<HTMLElement>();
   return (
     <>
-      <IconButton
-        aria-label={label}
-        aria-haspopup="menu"
-        title={label}
-        onClick={(event) => {
-          setAnchor(event.currentTarget);
-        }}
-        sx={words ? { fontSize: 13.5, borderRadius: 1, pr: 1 } : { p: 0.25 }}
-      >
-        <Add sx={small} />
-        {words}
-      </IconButton>
+      {words ? (
+        <Button
+          aria-haspopup="menu"
+          startIcon={<Add sx={small} />}
+          onClick={(event) => {
+            setAnchor(event.currentTarget);
+          }}
+        >
+          {words}
+        </Button>
+      ) : (
+        <IconButton
+          aria-label={label}
+          aria-haspopup="menu"
+          title={label}
+          onClick={(event) => {
+            setAnchor(event.currentTarget);
+          }}
+          sx={{ p: 0.25 }}
+        >
+          <Add sx={small} />
+        </IconButton>
+      )}
       <Menu
         open={anchor !== undefined}
         anchorEl={anchor ?? null}
@@ -119,7 +131,7 @@ function Sentence({ view, page, bench, reaction, actions, onEdit }: SentenceProp
         {condit && (
           <>
             {' if '}
-            <Box component="span" sx={{ display: 'inline-flex', verticalAlign: 'bottom' }}>
+            <Box component="span" sx={{ display: 'inline-flex', verticalAlign: 'baseline' }}>
               <SourcePicker
                 app={view.id}
                 page={page}
@@ -184,6 +196,14 @@ function Sentence({ view, page, bench, reaction, actions, onEdit }: SentenceProp
   );
 }
 
+/** Whether a call is made when the page is opened. */
+const isMadeOnOpening = (bench: Bench, call: string) =>
+  bench.reactions.some(
+    ({ when, steps }) =>
+      when.kind === 'opened' &&
+      steps.some(({ action }) => action.kind === 'makeCall' && action.call === call),
+  );
+
 /** What happens when, as sentences that are changed where they stand. */
 export function Reactions({ view, page, bench, onEdit }: Props) {
   const actions = actionsOf(bench, view, page);
@@ -205,6 +225,18 @@ export function Reactions({ view, page, bench, onEdit }: Props) {
           />
         ))}
       </Box>
+      {bench.calls
+        .filter(({ id }) => !isMadeOnOpening(bench, id))
+        .map(({ id, operationName }) => (
+          <Button
+            key={id}
+            onClick={() => {
+              onEdit({ kind: 'callOnOpening', page, call: id, made: true });
+            }}
+          >
+            Call {operationName} when the page is opened
+          </Button>
+        ))}
       <AddMenu
         label="Let something happen"
         words="Let something happen when…"

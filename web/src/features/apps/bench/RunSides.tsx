@@ -31,7 +31,7 @@ export function RunSides(props: Props) {
   const at = way.at(-1) ?? { page: props.page, seen: false };
   return (
     <Running
-      key={`${at.run ?? ''} ${String(way.length)}`}
+      key={way.length}
       {...props}
       at={at}
       onShown={(run) => {

@@ -25,7 +25,7 @@ export function StepClause({ app, page, step, actions, onEdit }: Props) {
     } else onEdit({ kind: 'fillSlot', slot: slot.slot, ...(source ? { source } : {}) });
   };
   const picker = (slot: SlotView, label: string, empty: string) => (
-    <Box component="span" sx={{ display: 'inline-flex', maxWidth: 320, verticalAlign: 'bottom' }}>
+    <Box component="span" sx={{ display: 'inline-flex', maxWidth: 320, verticalAlign: 'baseline' }}>
       <SourcePicker
         app={app}
         page={page}

@@ -38,7 +38,7 @@ export function WordMenu<T>({ words, label, choices, onChoose, onMove }: Props<T
           event.preventDefault();
           onMove(by);
         }}
-        sx={{ ...inlineLook, fontWeight: 600, maxWidth: 'none' }}
+        sx={{ ...inlineLook, fontWeight: 600, maxWidth: 'none', minWidth: 0 }}
       >
         {words}
       </Box>

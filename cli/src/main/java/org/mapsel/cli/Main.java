@@ -12,7 +12,8 @@ import picocli.CommandLine.Command;
       DescribeCommand.class,
       RequestCommand.class,
       AnswerCommand.class,
-      CheckCommand.class
+      CheckCommand.class,
+      PairCommand.class
     })
 public final class Main {
 

@@ -191,6 +191,35 @@ class MainTest {
   }
 
   @Test
+  void fieldsOfTwoOperationsArePairedAloneOrManyJobsAtOnce() throws IOException {
+    String dredging = description("dredging");
+    Run one =
+        run("pair", "--format", "json", dredging, "FindJobs", "out", dredging, "PlanJob", "in");
+    assertThat(one.status()).isZero();
+    assertFollows("pairing.schema.json", one.out());
+    assertThat(one.lines().getFirst().at("/pairs")).isNotEmpty();
+    assertThat(run("pair", dredging, "FindJobs", "out", dredging, "FindJobs", "out").out())
+        .contains("sure", "job/number = job/number", "same name");
+
+    Path jobs =
+        file(
+            "jobs.txt",
+            """
+            ["%1$s","FindJobs","out","%1$s","FindJobs","out","--left-path","job"]
+
+            {"left":["%1$s","FindJobs","out"],"right":["%1$s","Nothing","out"]}
+            {"left":["%1$s","FindJobs","out"],"right":["%1$s","PlanJob","in"]}
+            """
+                .formatted(dredging));
+    Run many = run("pair", "@" + jobs);
+    assertThat(many.status()).isEqualTo(1);
+    assertThat(many.lines()).hasSize(3);
+    assertThat(many.lines().get(1).get("error").asString()).contains("no operation Nothing");
+    assertThat(many.err()).contains("line 3");
+    assertThat(run("pair", dredging, "FindJobs").status()).isEqualTo(2);
+  }
+
+  @Test
   void everyOperationGivesALine() throws IOException {
     Run run = run("request", description("moorings"), "--every-operation", "--all-optional");
 

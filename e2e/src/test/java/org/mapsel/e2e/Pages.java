@@ -12,7 +12,7 @@ final class Pages {
   static String idOf(Page browser, String address, String app, String name) {
     String answer = browser.request().get(address + "/api/apps/" + app).text();
     Matcher found =
-        Pattern.compile("\\{\"id\":\"([^\"]+)\",\"name\":\"" + Pattern.quote(name) + "\"\\}")
+        Pattern.compile("\\{\"id\":\"([^\"]+)\",\"name\":\"" + Pattern.quote(name) + "\",")
             .matcher(answer);
     if (!found.find()) {
       throw new AssertionError("There is no page " + name + " in " + answer);

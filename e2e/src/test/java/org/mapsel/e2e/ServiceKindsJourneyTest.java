@@ -2,10 +2,12 @@ package org.mapsel.e2e;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
 import org.assertj.core.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -157,6 +159,42 @@ class ServiceKindsJourneyTest {
   }
 
   @Test
+  void aListBecomesAnApplicationInOnePressAndPeopleChangeWhatIsInIt(User user, StandIns standIns) {
+    take(user, standIns.yard(), "Take 26 operations");
+    user.follow("List Cranes").sees("Make a page from this");
+    user.page.getByLabel("as", exactly()).click();
+    user.role(AriaRole.OPTION, "list, record and changes").click();
+    user.press("Make a page from this");
+    user.sees("a row of Cranes is chosen").sees("Nothing to mend");
+    String bench = user.page.url();
+
+    user.page.navigate(bench.replaceFirst("/apps/([^/]+)/pages/", "/open/$1/"));
+    row(user, "Stilt").click();
+    user.sees("15.0").press("Change");
+    assertThat(user.page.getByLabel("Called")).hasValue("Stilt");
+    user.type("Called", "Stilt the second").keys("Enter");
+    user.sees("Crane saved.").sees("Stilt the second");
+    assertThat(user.role(AriaRole.HEADING, "Crane")).isVisible();
+    user.press("Back");
+    assertThat(row(user, "Stilt the second")).isVisible();
+
+    // With the keyboard alone: a row, and the way back.
+    row(user, "Curlew").focus();
+    user.keys("Enter");
+    assertThat(user.role(AriaRole.HEADING, "Crane")).isVisible();
+    user.sees("32.5");
+    user.page.goBack();
+    assertThat(row(user, "Stilt the second")).isVisible();
+    user.page.reload();
+    assertThat(row(user, "Curlew")).isVisible();
+    assertThat(user.page).hasURL(Pattern.compile(".*/open/.*"));
+  }
+
+  private static Locator row(User user, String words) {
+    return user.page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText(words));
+  }
+
+  @Test
   void aPageFillsItselfWhenItIsOpened(User user, StandIns standIns) {
     take(user, standIns.yard(), "Take 26 operations");
     user.follow("List Cranes").sees("Make a page from this");
@@ -180,8 +218,9 @@ class ServiceKindsJourneyTest {
     user.page.navigate(finished);
     user.sees("12 rows").sees("9 rows").sees("Old Meg").sees("J-2041");
     user.page.navigate(bench);
-    user.role(AriaRole.BUTTON, "No longer").first().click();
-    assertThat(user.role(AriaRole.BUTTON, "No longer")).hasCount(1);
+    String opening = "Remove what happens when the page is opened";
+    user.role(AriaRole.BUTTON, opening).first().click();
+    assertThat(user.role(AriaRole.BUTTON, opening)).hasCount(1);
     user.page.navigate(finished);
     user.sees("9 rows").doesNotSee("12 rows");
   }

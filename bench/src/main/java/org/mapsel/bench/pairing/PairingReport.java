@@ -1,0 +1,161 @@
+package org.mapsel.bench.pairing;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.TreeMap;
+import java.util.stream.Stream;
+import org.mapsel.core.pairing.Grade;
+import org.mapsel.core.pairing.Lexicon;
+import org.mapsel.core.pairing.Pairer;
+import org.mapsel.core.pairing.Pairing;
+import org.mapsel.core.pairing.PairingField;
+import org.mapsel.core.pairing.PairingFields;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.Service;
+
+/**
+ * Measures pairing over the types of real descriptions, restyled in several ways, so that the right
+ * answer is known: {@code PairingReport FOLDER}. Half of the documents are for tuning, the other
+ * half only for reporting.
+ */
+public final class PairingReport {
+
+  private static final int FEWEST = 6;
+  private static final int MOST = 120;
+  private static final int TYPES_EACH = 3;
+  private static final long LARGEST = 3_000_000;
+
+  private final Map<String, Tally> tallies = new TreeMap<>();
+  private int jobs;
+
+  /** What came out, by grade. */
+  private static final class Tally {
+    private final Map<Grade, int[]> grades = new EnumMap<>(Grade.class);
+    private int truth;
+
+    int[] of(Grade grade) {
+      return grades.computeIfAbsent(grade, none -> new int[2]);
+    }
+  }
+
+  public static void main(String[] arguments) throws IOException {
+    PairingReport report = new PairingReport();
+    List<Path> files;
+    try (Stream<Path> all = Files.walk(Path.of(arguments[0]))) {
+      files =
+          all.filter(Files::isRegularFile)
+              .filter(file -> file.toString().matches(".*\\.(wsdl|xml|json|ya?ml|edmx)"))
+              .filter(file -> !file.toString().contains("/.dl/"))
+              .sorted()
+              .toList();
+    }
+    for (Path file : files) {
+      if (Files.size(file) < LARGEST) {
+        report.add(file);
+      }
+    }
+    report.print();
+  }
+
+  private void add(Path file) {
+    Optional<Service> service;
+    try {
+      service = Documents.read(file);
+    } catch (IOException | RuntimeException odd) {
+      System.err.println(file + ": " + odd);
+      return;
+    }
+    if (service.isEmpty()) {
+      return;
+    }
+    String half =
+        Math.floorMod(file.getFileName().toString().hashCode(), 2) == 0 ? "tune" : "unseen";
+    List<List<PairingField>> types = types(service.get(), file);
+    for (int i = 0; i < types.size(); i++) {
+      Random random = new Random(file.toString().hashCode() * 31L + i);
+      List<PairingField> strange = types.get((i + 1) % types.size());
+      Restyled.Style style =
+          Restyled.Style.values()[random.nextInt(Restyled.Style.values().length)];
+      Restyled other =
+          Restyled.of(
+              types.get(i), i == 0 && types.size() == 1 ? List.of() : strange, style, random);
+      measure(half, style, types.get(i), other);
+    }
+  }
+
+  private static List<List<PairingField>> types(Service service, Path file) {
+    List<Operation> operations = new ArrayList<>();
+    service.operations().forEach(operations::add);
+    Collections.shuffle(operations, new Random(file.toString().hashCode()));
+    List<List<PairingField>> types = new ArrayList<>();
+    for (Operation operation : operations) {
+      for (ShapeId root : List.of(operation.output(), operation.input())) {
+        List<PairingField> fields =
+            PairingFields.of(service.shapes(), root, FieldPath.ROOT, List.of());
+        boolean fits = fields.size() >= FEWEST && fields.size() <= MOST;
+        if (fits && types.size() < TYPES_EACH && !types.contains(fields)) {
+          types.add(fields);
+        }
+      }
+    }
+    return types;
+  }
+
+  private void measure(String half, Restyled.Style style, List<PairingField> left, Restyled other) {
+    jobs++;
+    Pairing pairing = new Pairer(Lexicon.shipped()).pair(left, other.right());
+    for (String name : List.of(half, half + " " + style.name().toLowerCase(Locale.ROOT))) {
+      Tally tally = tallies.computeIfAbsent(name, none -> new Tally());
+      tally.truth += other.truth().size();
+      for (Pairing.Pair pair : pairing.pairs()) {
+        boolean right = pair.right().path().equals(other.truth().get(pair.left().path()));
+        int[] count = tally.of(pair.grade());
+        count[right ? 0 : 1]++;
+        if (!right
+            && System.getProperty("wrong") != null
+            && name.contains(" ")
+            && half.equals("tune")) {
+          System.err.printf(
+              "%s %.2f %s -> %s, not %s %s%n",
+              pair.grade(),
+              pair.score(),
+              pair.left().path(),
+              pair.right().path(),
+              other.truth().get(pair.left().path()),
+              pair.reasons());
+        }
+      }
+    }
+  }
+
+  private void print() {
+    System.out.println(jobs + " pairs of types");
+    System.out.printf(
+        "%-20s %6s %22s %22s %22s%n", "", "true", "sure", "sure and likely", "with guesses");
+    tallies.forEach(
+        (name, tally) -> {
+          System.out.printf("%-20s %6d", name, tally.truth);
+          int right = 0;
+          int wrong = 0;
+          for (Grade grade : Grade.values()) {
+            right += tally.of(grade)[0];
+            wrong += tally.of(grade)[1];
+            System.out.printf(
+                "   right %.3f found %.3f",
+                right / (double) Math.max(1, right + wrong), right / (double) tally.truth);
+          }
+          System.out.println();
+        });
+  }
+}
