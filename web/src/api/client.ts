@@ -29,6 +29,7 @@ export type BenchItem = Schemas['ItemView'];
 export type Source = Schemas['Source'];
 export type SlotId = Schemas['SlotId'];
 export type Offer = Schemas['OfferView'];
+export type Pair = Schemas['PairView'];
 export type Overrides = Schemas['Overrides'];
 export type Format = Schemas['Format'];
 export type FieldRef = Schemas['FieldRef'];

@@ -88,6 +88,18 @@ export const offersQuery = (app: string, page: string, slot: SlotId, find: strin
     placeholderData: (before) => before,
   });
 
+export const pairsQuery = (app: string, page: string, call: string) =>
+  queryOptions({
+    queryKey: ['bench', app, page, 'pairs', call],
+    queryFn: () =>
+      unwrap(
+        api.GET('/api/apps/{app}/pages/{page}/calls/{call}/pairs', {
+          params: { path: { app, page, call } },
+        }),
+      ),
+    staleTime: 0,
+  });
+
 export const formulaQuery = (app: string, page: string, slot: SlotId, text: string) =>
   queryOptions({
     queryKey: ['bench', app, page, 'formula', slot, text],

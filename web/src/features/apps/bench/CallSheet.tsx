@@ -15,6 +15,7 @@ import { Wire } from '@/wire/Wire';
 import type { Picked } from '@/parts/model';
 import { DerivedForm } from '../derived/DerivedForm';
 import { BindingCell, type BindingPlace } from './BindingCell';
+import { PairAll } from './PairAll';
 import { draggedText, filledBy, pickOf, rowOf, fieldEdit, usedRows } from './model';
 
 interface Props {
@@ -38,6 +39,7 @@ export function CallSheet({ app, page, bench, call, operation, picked, onPick, o
   const attempt = useTry(operation, call.endpoint);
   const [wireOpen, setWireOpen] = useState(false);
   const [cutting, setCutting] = useState(false);
+  const [pairing, setPairing] = useState(false);
   const [active, setActive] = useState<FieldRow>();
   const [deriving, setDeriving] = useState<FieldRef>();
   const paths = useMemo(() => call.shown.map(({ path }) => path), [call]);
@@ -78,7 +80,14 @@ export function CallSheet({ app, page, bench, call, operation, picked, onPick, o
   };
   const source = active?.side === 'out' ? active.field.field : undefined;
   return (
-    <Box sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 240 }}>
+    <Box
+      onKeyDown={(event) => {
+        if (!event.altKey || event.key.toLowerCase() !== 'p') return;
+        event.preventDefault();
+        setPairing(true);
+      }}
+      sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 240 }}
+    >
       <Box sx={{ flex: 1, minHeight: 0 }}>
         <FieldSheet
           label={`Fields of ${operation.name}`}
@@ -119,6 +128,14 @@ export function CallSheet({ app, page, bench, call, operation, picked, onPick, o
                 title="Ctrl+Enter"
               >
                 {attempt.pending ? 'Sending…' : 'Send'}
+              </Button>
+              <Button
+                title="Fill the parameters from what is on the page (Alt+P)"
+                onClick={() => {
+                  setPairing(true);
+                }}
+              >
+                Pair all
               </Button>
               <CutButton
                 open={cutting}
@@ -168,6 +185,18 @@ export function CallSheet({ app, page, bench, call, operation, picked, onPick, o
         )}
         {wireOpen && attempt.sent && <Wire exchange={attempt.sent.exchange} />}
       </Box>
+      {pairing && (
+        <PairAll
+          app={app}
+          page={page}
+          call={call}
+          fields={operation.goesIn}
+          onEdit={onEdit}
+          onClose={() => {
+            setPairing(false);
+          }}
+        />
+      )}
       <Dialog
         open={deriving !== undefined}
         onClose={() => {

@@ -83,6 +83,7 @@ export function MakePage(props: Props) {
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
         <Button
           variant="outlined"
+          sx={{ flex: 'none' }}
           disabled={making.isPending}
           onClick={() => {
             making.mutate();
@@ -136,7 +137,7 @@ export function MakePage(props: Props) {
             onChange={(event) => {
               setWay(event.target.value as Way);
             }}
-            sx={{ minWidth: 130, '& .MuiSelect-select': { py: 0.5 } }}
+            sx={{ minWidth: 190, '& .MuiSelect-select': { py: 0.5 } }}
           >
             {(Object.keys(WAYS) as Way[]).map((one) => (
               <MenuItem key={one} value={one}>
@@ -148,7 +149,7 @@ export function MakePage(props: Props) {
         <Typography sx={{ color: 'text.secondary' }}>
           {props.fields.length > 0
             ? `with ${count(props.fields.length, 'ticked field')}`
-            : 'with the fields that look most telling; tick some to choose yourself'}
+            : 'with the most telling fields; tick some to choose yourself'}
         </Typography>
       </Box>
       {making.error && <Problem error={making.error} />}

@@ -75,6 +75,25 @@ class ModelJourneyTest {
 
     user.build("duty-desk", "List arrivals");
     assertThat(user.heads().getByText("Quay")).isVisible();
+    user.tick("Sails from");
+    assertThat(user.heads().getByText("Sails from")).isVisible();
+    user.tick("pilotOrdered");
+    assertThat(user.heads().getByText("Pilot ordered")).isVisible();
+    user.run(true);
+    user.press("List arrivals").sees("24 rows").sees("pilot comes");
+  }
+
+  @Test
+  void aFieldIsDraggedOntoThePageAndTakenBack() {
+    User user = new User(browser, product).build("duty-desk", "List arrivals");
+    user.page
+        .getByTestId("left")
+        .getByText("draughtMetres", new Locator.GetByTextOptions().setExact(true))
+        .first()
+        .dragTo(user.heads().getByText("Vessel").first());
+    assertThat(user.heads().getByText("Draught (m)")).isVisible();
+    user.keys("Control+z");
+    assertThat(user.heads().getByText("Draught (m)")).hasCount(0);
   }
 
   @Test

@@ -54,6 +54,10 @@ final class Likeness {
     this.weights = weights;
   }
 
+  boolean isVague(List<String> words) {
+    return VAGUE.containsAll(words);
+  }
+
   double weight(String word) {
     return weights.getOrDefault(word, 1.0) * (VAGUE.contains(word) ? VAGUE_WEIGHT : 1);
   }

@@ -8,6 +8,10 @@ final class NameHint implements Hint {
   private static final double STEEP = 10;
   private static final double MIDDLE = 0.5;
   private static final double OWN = 0.65;
+
+  /** A name such as {@code name} says little without what stands around it. */
+  private static final double VAGUE = 0.4;
+
   private static final double LABELLED = 0.97;
 
   private final Likeness likeness;
@@ -23,7 +27,8 @@ final class NameHint implements Hint {
         Math.min(
             likeness.covered(left.own(), right.all()), likeness.covered(right.own(), left.all()));
     double ways = likeness.ways(left, right);
-    double best = OWN * Math.max(own, flat) + (1 - OWN) * Math.max(ways, own * ways);
+    double weight = likeness.isVague(left.own()) && likeness.isVague(right.own()) ? VAGUE : OWN;
+    double best = weight * Math.max(own, flat) + (1 - weight) * ways;
     double labels = labels(left, right);
     double alike = Math.max(best, labels * LABELLED);
     return new Evidence(

@@ -32,6 +32,12 @@ public record PairingField(
     values = List.copyOf(values);
   }
 
+  /** The same field, known by another path. */
+  public PairingField at(FieldPath other) {
+    return new PairingField(
+        other, names, label, documentation, type, facets, unit, key, required, repeated, values);
+  }
+
   String name() {
     return names.getLast();
   }

@@ -23,6 +23,7 @@ import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.kind.SlotTypes;
+import org.mapsel.core.page.offer.PairSuggestions;
 import org.mapsel.core.page.offer.SourceOffers;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.run.Rows;
@@ -46,6 +47,7 @@ import org.mapsel.server.apps.BenchViews.CallView;
 import org.mapsel.server.apps.BenchViews.FilledView;
 import org.mapsel.server.apps.BenchViews.FormulaView;
 import org.mapsel.server.apps.BenchViews.OfferView;
+import org.mapsel.server.apps.BenchViews.PairView;
 import org.mapsel.server.apps.BenchViews.ShownView;
 import org.mapsel.server.apps.BenchViews.VariableView;
 import org.mapsel.server.samples.Recorder;
@@ -78,6 +80,7 @@ class Bench {
     App app = checked.kept().app();
     Page page = page(app, pageId);
     return new BenchPage(
+        checked.checked(),
         app,
         page,
         checked.checked().pages().get(page.id()).plan(),
@@ -92,7 +95,7 @@ class Bench {
 
   BenchView view(String appId, String pageId, Locale locale) {
     BenchPage known = known(appId, pageId);
-    SampleState.Sampled sampled = samples.of(known.page(), known.reach());
+    SampleState.Sampled sampled = samples.of(known.checked(), known.page(), apps.services());
     PageView page =
         new PageViews(known.plan(), sampled.state(), new Formats(locale), clock.instant(), true)
             .page();
@@ -190,9 +193,44 @@ class Bench {
             .toList();
   }
 
+  /** What on the page looks to belong to the parameters of a call. */
+  List<PairView> pairs(String appId, String pageId, String callId, Locale locale) {
+    BenchPage known = known(appId, pageId);
+    Call call =
+        known
+            .page()
+            .call(new CallId(callId))
+            .orElseThrow(() -> Problem.missing("APP_CALL_MISSING", "page", known.page().name()));
+    SampleState.Sampled sampled = samples.of(known.checked(), known.page(), apps.services());
+    Scope scope =
+        new StateScope(known.page(), known.plan().plan(), sampled.state(), clock.instant());
+    MappingPlanner planner = new MappingPlanner(known.app().model());
+    Formats formats = new Formats(locale);
+    return new PairSuggestions(known.app(), known.page(), known.reach())
+        .of(call).stream()
+            .map(
+                pair ->
+                    new PairView(
+                        pair.parameter(),
+                        pair.source(),
+                        known.words(pair.source()),
+                        planner
+                            .plan(
+                                new Mapping(pair.source()),
+                                Expected.ANYTHING,
+                                known.reach().outside())
+                            .value()
+                            .map(one -> shown(formats, one.value(scope)))
+                            .orElse(""),
+                        pair.score(),
+                        pair.grade(),
+                        pair.reasons()))
+            .toList();
+  }
+
   /** What sources give in the samples; of rows the first. */
   private Scope scope(BenchPage known, SlotId slot) {
-    SampleState.Sampled sampled = samples.of(known.page(), known.reach());
+    SampleState.Sampled sampled = samples.of(known.checked(), known.page(), apps.services());
     Scope scope =
         new StateScope(known.page(), known.plan().plan(), sampled.state(), clock.instant());
     Optional<PartId> table =

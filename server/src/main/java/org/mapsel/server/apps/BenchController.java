@@ -7,6 +7,7 @@ import org.mapsel.server.apps.BenchViews.FormulaRequest;
 import org.mapsel.server.apps.BenchViews.FormulaView;
 import org.mapsel.server.apps.BenchViews.OfferView;
 import org.mapsel.server.apps.BenchViews.OffersRequest;
+import org.mapsel.server.apps.BenchViews.PairView;
 import org.mapsel.server.services.ServiceViews.OperationView;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -35,6 +36,16 @@ class BenchController {
   OperationView sheet(
       @PathVariable String app, @PathVariable String page, @PathVariable String call) {
     return bench.sheet(app, page, call);
+  }
+
+  /** What on the page looks to belong to the parameters of a call. */
+  @GetMapping("/calls/{call}/pairs")
+  List<PairView> pairs(
+      @PathVariable String app,
+      @PathVariable String page,
+      @PathVariable String call,
+      Locale locale) {
+    return bench.pairs(app, page, call, locale);
   }
 
   /** What fits a slot. */

@@ -11,6 +11,7 @@ import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
+import org.mapsel.core.page.check.Checked;
 import org.mapsel.core.page.kind.PartKinds;
 import org.mapsel.core.page.plan.PagePlan;
 import org.mapsel.core.page.reach.PageReach;
@@ -20,7 +21,7 @@ import org.mapsel.core.ref.SlotId;
 import org.mapsel.server.apps.BenchViews.SlotView;
 
 /** A page that is built, with all that is known of it. */
-record BenchPage(App app, Page page, PagePlan plan, PageReach reach, Looks looks) {
+record BenchPage(Checked checked, App app, Page page, PagePlan plan, PageReach reach, Looks looks) {
 
   /** Where a value comes from, as people say it. */
   String words(Source source) {

@@ -13,6 +13,7 @@ import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Trigger;
 import org.mapsel.core.page.view.PageView;
+import org.mapsel.core.pairing.Grade;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
@@ -148,6 +149,21 @@ final class BenchViews {
 
   /** A source that fits. */
   record OfferView(Source source, String group, String words, String value, String note) {}
+
+  /**
+   * A parameter and what on the page looks to belong to it.
+   *
+   * @param words where the value comes from
+   * @param value what it is in the present sample
+   */
+  record PairView(
+      FieldPath parameter,
+      Source source,
+      String words,
+      String value,
+      double score,
+      Grade grade,
+      List<String> reasons) {}
 
   /** A formula for a slot. */
   record FormulaRequest(SlotId slot, String text) {

@@ -1,17 +1,27 @@
 package org.mapsel.server.apps;
 
+import java.time.Clock;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
+import org.mapsel.core.mapping.Plan;
 import org.mapsel.core.mapping.Reach;
 import org.mapsel.core.mapping.Source;
+import org.mapsel.core.page.Action;
 import org.mapsel.core.page.Argument;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Page;
+import org.mapsel.core.page.Part;
+import org.mapsel.core.page.Reaction;
+import org.mapsel.core.page.ServiceLookup;
+import org.mapsel.core.page.check.Checked;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.run.PageState;
+import org.mapsel.core.page.run.StateScope;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PartId;
+import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.shape.ValueType;
 import org.mapsel.core.value.RecordValue;
@@ -23,16 +33,29 @@ import org.springframework.stereotype.Component;
 @Component
 public class SampleState {
 
-  private final Recorder recorder;
+  /** From how many pages before this one something is handed on. */
+  private static final int FARTHEST = 2;
 
-  SampleState(Recorder recorder) {
+  private final Recorder recorder;
+  private final Clock clock;
+
+  SampleState(Recorder recorder, Clock clock) {
     this.recorder = recorder;
+    this.clock = clock;
   }
 
   /** A state, and where the answer of each call comes from. */
   public record Sampled(PageState state, Map<CallId, Recorder.Sample> samples) {}
 
-  Sampled of(Page page, PageReach reach) {
+  /**
+   * @param checked the app, with its pages made ready
+   */
+  Sampled of(Checked checked, Page page, ServiceLookup services) {
+    return of(checked, page, services, 0);
+  }
+
+  private Sampled of(Checked checked, Page page, ServiceLookup services, int far) {
+    PageReach reach = new PageReach(checked.app(), page, services);
     Map<PartId, Value> inputs = new HashMap<>();
     Map<CallId, PageState.Answer> answers = new HashMap<>();
     Map<CallId, Recorder.Sample> samples = new LinkedHashMap<>();
@@ -51,27 +74,59 @@ public class SampleState {
                 inputs.putAll(typed(call, sample));
               });
     }
-    return new Sampled(PageState.of(arguments(page, reach), inputs, answers), samples);
-  }
-
-  /** What a page is opened with is made up, as long as it is built. */
-  private static Map<String, Value> arguments(Page page, PageReach reach) {
+    Map<PartId, Integer> chosen = new HashMap<>();
+    page.parts().stream()
+        .filter(Part.OverRows.class::isInstance)
+        .forEach(part -> chosen.put(part.id(), 0));
     Map<String, Value> arguments = new HashMap<>();
     for (Argument argument : page.arguments()) {
-      reach
-          .outside()
-          .argument(argument.name())
-          .map(Reach.Typed::type)
-          .map(SampleState::sample)
+      handedOn(checked, page, argument, services, far)
+          .or(() -> madeUp(reach, argument))
           .ifPresent(value -> arguments.put(argument.name(), value));
     }
-    return arguments;
+    return new Sampled(PageState.of(arguments, inputs, answers, chosen), samples);
   }
 
-  private static Value sample(ValueType type) {
-    return type instanceof ValueType.Shaped shaped
-        ? SampleMaker.make(shaped.shapes(), shaped.shape(), SampleMaker.Extent.EVERYTHING)
-        : Value.ABSENT;
+  /** What a page that leads here would hand on, of its first rows. */
+  private Optional<Value> handedOn(
+      Checked checked, Page page, Argument argument, ServiceLookup services, int far) {
+    if (far == FARTHEST) {
+      return Optional.empty();
+    }
+    for (Page other : checked.app().pages()) {
+      for (Reaction reaction : other.reactions()) {
+        for (Reaction.Step step : reaction.all().toList()) {
+          boolean leads =
+              step.action() instanceof Action.GoTo go
+                  && go.page().equals(page.id())
+                  && step.slots().containsKey(argument.name());
+          if (leads) {
+            Plan plan = checked.pages().get(other.id()).plan().plan();
+            PageState state = of(checked, other, services, far + 1).state();
+            Value value =
+                plan.value(
+                    new SlotId.OfPart(other.id(), step.id(), argument.name()),
+                    new StateScope(other, plan, state, clock.instant()));
+            if (!value.isAbsent()) {
+              return Optional.of(value);
+            }
+          }
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  private static Optional<Value> madeUp(PageReach reach, Argument argument) {
+    return reach
+        .outside()
+        .argument(argument.name())
+        .map(Reach.Typed::type)
+        .filter(ValueType.Shaped.class::isInstance)
+        .map(ValueType.Shaped.class::cast)
+        .map(
+            shaped ->
+                SampleMaker.make(shaped.shapes(), shaped.shape(), SampleMaker.Extent.EVERYTHING));
   }
 
   /** What was sent last stands in the inputs that fill it. */

@@ -52,20 +52,14 @@ public record PageState(
           List.of(),
           0);
 
-  /** A page that was opened with something, where something was typed and answered. */
+  /** A page that was opened with something, where something was typed, answered and chosen. */
   public static PageState of(
-      Map<String, Value> arguments, Map<PartId, Value> inputs, Map<CallId, Answer> answers) {
+      Map<String, Value> arguments,
+      Map<PartId, Value> inputs,
+      Map<CallId, Answer> answers,
+      Map<PartId, Integer> chosen) {
     return new PageState(
-        arguments,
-        inputs,
-        answers,
-        Map.of(),
-        Map.of(),
-        Map.of(),
-        Optional.empty(),
-        "",
-        List.of(),
-        0);
+        arguments, inputs, answers, chosen, Map.of(), Map.of(), Optional.empty(), "", List.of(), 0);
   }
 
   /** A message to the visitor. */
