@@ -23,7 +23,7 @@ class ArchitectureTest {
           List.of("finding"),
           List.of("value"),
           List.of("document", "shape"),
-          List.of("json", "convert"),
+          List.of("json", "convert", "pairing"),
           List.of("service"),
           List.of("declare"),
           List.of("read"),

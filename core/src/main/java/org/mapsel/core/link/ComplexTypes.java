@@ -25,6 +25,9 @@ import org.mapsel.core.shape.Wire;
 /** Complex types to record shapes: inheritance, groups and attributes laid flat. */
 final class ComplexTypes {
 
+  /** Longer lines of types, each derived from the next, nobody writes by hand. */
+  private static final int DEEPEST = 200;
+
   /** The field that holds the text of an element which also has attributes. */
   private static final String TEXT_FIELD = "value";
 
@@ -225,7 +228,7 @@ final class ComplexTypes {
       }
     }
     ShapeId shape =
-        says.type() instanceof TypeRef.Anything
+        says.type() instanceof TypeRef.Anything || isMissing(says.type())
             ? builder.add(BuiltInTypes.anySimple())
             : builder.shapeOf(says.type(), id, "@" + attribute.name().local());
     return new Field(
@@ -240,6 +243,18 @@ final class ComplexTypes {
         Hints.NONE);
   }
 
+  /** An attribute holds one simple value, also where nobody says which. */
+  private boolean isMissing(TypeRef type) {
+    if (!(type instanceof TypeRef.Named named) || BuiltInTypes.find(named.name()).isPresent()) {
+      return false;
+    }
+    TypeDeclaration declared = builder.declarations().types().get(named.name());
+    if (declared == null) {
+      builder.missing("XSD_TYPE_MISSING", named.name(), named.place());
+    }
+    return !(declared instanceof TypeDeclaration.Simple);
+  }
+
   /** The complex type that this one is derived from, if there is one and it is not a loop. */
   private Optional<TypeDeclaration.Complex> base(TypeDeclaration.Complex type, Set<Name> open) {
     if (type.derivation().isEmpty()
@@ -252,6 +267,14 @@ final class ComplexTypes {
           .findings()
           .add(
               Finding.error("XSD_TYPE_EXTENDS_ITSELF", "name", named.name().toString())
+                  .at(named.place()));
+      return Optional.empty();
+    }
+    if (open.size() > DEEPEST) {
+      builder
+          .findings()
+          .add(
+              Finding.error("XSD_DERIVATION_DEEP", "limit", String.valueOf(DEEPEST))
                   .at(named.place()));
       return Optional.empty();
     }

@@ -40,6 +40,11 @@ final class EntityTypes {
     CHANGED
   }
 
+  /** More kinds than these nobody chooses from; what they add all together has an end as well. */
+  private static final int MOST_VARIANTS = 100;
+
+  private static final int MOST_ADDED = 2_000;
+
   private static final Place NOWHERE = Place.in("");
 
   private final boolean old;
@@ -237,12 +242,13 @@ final class EntityTypes {
     };
   }
 
-  /** Each type derived from this one, with what it adds. */
+  /** The types derived from this one, the nearest first, with what each adds. */
   private Optional<Variants> variants(StructuredType type, Use use) {
     List<Variant> variants = new ArrayList<>();
     List<StructuredType> open = new ArrayList<>(derived.getOrDefault(type.name(), List.of()));
     Set<String> seen = new HashSet<>(Set.of(type.name()));
-    while (!open.isEmpty()) {
+    int told = 0;
+    while (!open.isEmpty() && variants.size() < MOST_VARIANTS && told < MOST_ADDED) {
       StructuredType next = open.remove(0);
       if (seen.add(next.name())) {
         List<Member> added = new ArrayList<>();
@@ -257,6 +263,7 @@ final class EntityTypes {
           step.navigations()
               .forEach(one -> added.add(new Member(one.name(), type(one.type(), use))));
         }
+        told += added.size();
         variants.add(
             new Variant(
                 last(next.name()),
@@ -273,12 +280,13 @@ final class EntityTypes {
 
   private List<StructuredType> lineBetween(String base, StructuredType type) {
     List<StructuredType> line = new ArrayList<>();
+    Set<String> names = new HashSet<>();
     StructuredType here = type;
-    while (here != null && !here.name().equals(base) && !line.contains(here)) {
-      line.add(0, here);
+    while (here != null && !here.name().equals(base) && names.add(here.name())) {
+      line.add(here);
       here = here.base().map(structured::get).orElse(null);
     }
-    return line;
+    return line.reversed();
   }
 
   private DataType property(Property property, Use use) {

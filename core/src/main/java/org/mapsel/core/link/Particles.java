@@ -38,15 +38,28 @@ final class Particles {
   /** One record's content; knows which named groups are open, since they must not recur. */
   private final class Flattening {
 
+    /** So many particles make more fields than anybody could look through. */
+    private static final int MOST = 20_000;
+
     private final ShapeId owner;
     private final Set<Name> openGroups = new HashSet<>();
+    private int followed;
 
     Flattening(ShapeId owner) {
       this.owner = owner;
     }
 
     void add(Particle particle, String groupName, FieldList fields) {
-      if (particle.occurrence().max() == 0) {
+      if (particle.occurrence().max() == 0 || followed > MOST) {
+        return;
+      }
+      followed++;
+      if (followed > MOST) {
+        builder
+            .findings()
+            .add(
+                Finding.error(
+                    "XSD_CONTENT_ENDLESS", "name", owner.name(), "limit", String.valueOf(MOST)));
         return;
       }
       switch (particle) {

@@ -5,6 +5,7 @@ import com.google.re2j.PatternSyntaxException;
 import java.util.List;
 import java.util.Optional;
 import org.mapsel.core.shape.Facets;
+import org.mapsel.core.value.PatternSize;
 
 /**
  * Texts that a pattern facet lets in: made from the simple ones, looked for among a few others.
@@ -17,6 +18,9 @@ final class PatternSamples {
   private PatternSamples() {}
 
   static Optional<String> find(Facets facets, List<String> tries) {
+    if (facets.patterns().stream().anyMatch(PatternSize::isTooLarge)) {
+      return Optional.empty();
+    }
     String pattern = facets.patterns().get(facets.patterns().size() - 1);
     Optional<String> made = Optional.ofNullable(new Maker(pattern).make());
     if (made.isPresent() && matches(facets, made.get())) {

@@ -37,6 +37,9 @@ public final class TextCuts {
       return Outcome.failed(
           Finding.error("DATA_PATTERN_TOO_LONG", "limit", String.valueOf(LONGEST_PATTERN)));
     }
+    if (PatternSize.isTooLarge(cut.pattern())) {
+      return Outcome.failed(Finding.error("DATA_PATTERN_TOO_LARGE"));
+    }
     try {
       Pattern pattern = Pattern.compile(cut.pattern(), Pattern.MULTILINE);
       List<String> names =
