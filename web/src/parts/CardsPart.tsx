@@ -10,11 +10,11 @@ interface Placed {
   cell: CellView | undefined;
 }
 
-/** A picture stands before a row, the first number behind it, the first of the others over it. */
+/** A picture stands before a row, the last number behind it, the first of the others over it. */
 function placed(columns: ColumnView[], { cells }: LineView) {
   const all: Placed[] = columns.map((column, at) => ({ column, cell: cells[at] }));
   const picture = all.find(({ column }) => column.display === 'PICTURE');
-  const number = all.find(({ column }) => column.display === 'NUMBER');
+  const number = all.filter(({ column }) => column.display === 'NUMBER').at(-1);
   const [main, ...others] = all.filter((one) => one !== picture && one !== number);
   return { picture, number, main, others };
 }
@@ -35,8 +35,8 @@ function Line({ part, one: { column, cell }, use, row, labelled }: LineProps) {
       tabIndex={use.building ? 0 : undefined}
       onClick={
         use.onPick
-          ? (event: React.SyntheticEvent) => {
-              if (use.building) event.stopPropagation();
+          ? (event: React.MouseEvent) => {
+              if (use.building || event.altKey) event.stopPropagation();
               use.onPick?.({ part, item: column.id, row });
             }
           : undefined

@@ -6,6 +6,9 @@ import type { ChartView } from '@/api/client';
 
 const HEIGHT = 280;
 
+/** Room for the numbers along a drawing and for what they are called. */
+const AXIS = 52;
+
 /** Numbers travel as texts where a browser would lose their digits. */
 const numberOf = (value: unknown) => (value === null || value === undefined ? null : Number(value));
 
@@ -26,6 +29,7 @@ export function Drawing({ chart }: { chart: ChartView }) {
   }));
   const along = {
     label: chart.alongLabel,
+    height: AXIS,
     ...(even && chart.drawing !== 'BAR'
       ? {
           data: chart.times ? chart.at.map((at) => new Date(at)) : chart.at,
@@ -44,7 +48,7 @@ export function Drawing({ chart }: { chart: ChartView }) {
     return (
       <ScatterChart
         {...shared}
-        xAxis={[{ label: chart.alongLabel }]}
+        xAxis={[{ label: chart.alongLabel, height: AXIS }]}
         series={lines.map(({ id, label, data }) => ({
           id,
           label,

@@ -42,7 +42,9 @@ export function RowTools({ part, heading, rows, use }: Props) {
   const there = rows.content === 'FILLED' || rows.content === 'EMPTY';
   const some = rows.total < rows.all;
   return (
-    <Box sx={{ display: 'flex', alignItems: 'baseline', columnGap: 1.5, flexWrap: 'wrap' }}>
+    <Box
+      sx={{ display: 'flex', alignItems: 'baseline', columnGap: 1.5, mb: 0.5, flexWrap: 'wrap' }}
+    >
       <Typography variant="h2">{heading}</Typography>
       {there && (
         <Typography sx={{ color: 'text.secondary' }}>

@@ -47,11 +47,16 @@ export function TablePart({ part, use, whenEmpty }: PartProps<TableView>) {
   const { building, onPick, picked, onArrange } = use;
   const { rows } = part;
   const { drawn, pages } = useRowPages(part.id, rows, use);
-  const pick = (item: string, row?: number) => (event: React.SyntheticEvent) => {
-    if (!onPick) return;
-    if (building) event.stopPropagation();
-    onPick({ part: part.id, item, ...(row === undefined ? {} : { row }) });
-  };
+  const pick =
+    (item: string, row?: number) =>
+    (event: React.SyntheticEvent<Element, MouseEvent | FocusEvent>) => {
+      if (!onPick) return;
+      // With Alt a value is only looked into, wherever its row would lead.
+      if (building || ('altKey' in event.nativeEvent && event.nativeEvent.altKey)) {
+        event.stopPropagation();
+      }
+      onPick({ part: part.id, item, ...(row === undefined ? {} : { row }) });
+    };
   const look = (item: string) => (isPicked(picked, part.id, item) ? { bgcolor: 'shallow' } : {});
   /** Up, down, and back to the order of the answer. */
   const order = (column: string) => {

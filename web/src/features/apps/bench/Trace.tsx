@@ -144,7 +144,7 @@ export function Trace({ bench, run, busy, picked }: Props) {
       {trace.length === 0 && !busy && (
         <Typography sx={{ color: 'text.secondary' }}>
           Use the page on the right. Every call shows up here with what it sent; press a value on
-          the page to see where it came from.
+          the page to see where it came from, with Alt if its row leads to another page.
         </Typography>
       )}
       <Box component="ol" sx={{ listStyle: 'none', p: 0, m: 0 }}>

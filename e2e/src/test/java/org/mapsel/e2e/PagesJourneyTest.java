@@ -95,7 +95,7 @@ class PagesJourneyTest {
     user.run(true);
     user.press("Hail them").sees("All cranes hailed.");
     user.run(false);
-    user.page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Cranes")).click();
+    user.role(AriaRole.HEADING, "Cranes").click();
     user.page.getByLabel("How rows are shown").click();
     user.role(AriaRole.OPTION, "as a list").click();
     assertThat(user.page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("Cranes")))

@@ -5,7 +5,9 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.KeyboardModifier;
 import java.nio.file.Path;
+import java.util.List;
 
 /** Takes one picture of each main view from the demo data, as the README shows them. */
 public final class Screenshots {
@@ -94,7 +96,9 @@ public final class Screenshots {
     page.getByLabel("Run").check();
     press(page, "List arrivals");
     assertThat(page.getByText("24 rows")).isVisible();
-    page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("Salt Wren")).first().click();
+    page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("Salt Wren"))
+        .first()
+        .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.ALT)));
     take(page, "6-run");
   }
 
@@ -143,11 +147,15 @@ public final class Screenshots {
     assertThat(page.getByText("just answered")).isVisible();
     take(page, "12-entities");
     bench(page, "yard-board", "List cranes");
-    page.getByLabel("Run").check();
-    press(page, "List cranes");
-    assertThat(page.getByText("12 rows")).isVisible();
-    assertThat(page.getByText("Waiting for the service")).hasCount(0);
+    assertThat(page.getByText("Old Meg").first()).isVisible();
     take(page, "13-yard-board");
+    page.navigate(
+        product.address()
+            + "/open/yard-board/"
+            + Pages.idOf(page, product.address(), "yard-board", "List cranes"));
+    page.getByText("Heron").click();
+    assertThat(page.getByText("J-2042")).isVisible();
+    take(page, "19-crane");
   }
 
   private void sample(Page page) {
