@@ -1,7 +1,5 @@
 package org.mapsel.cli;
 
-import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.HashMap;
 import java.util.List;
@@ -9,10 +7,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
-import org.mapsel.core.appfile.AppFile;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
-import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.finding.Subject;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Page;
@@ -24,7 +20,6 @@ import org.mapsel.core.service.Service;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -55,7 +50,7 @@ final class CheckCommand implements Callable<Integer> {
 
   @Override
   public Integer call() {
-    App app = app();
+    App app = AppArgument.read(console, file);
     Map<String, Service> editions = new HashMap<>();
     for (App.ServiceUse use : app.services()) {
       String source = sources.get(use.service());
@@ -78,19 +73,6 @@ final class CheckCommand implements Callable<Integer> {
     return Console.hasErrors(findings.stream().map(AppFinding::finding).toList())
         ? Console.WITH_ERRORS
         : Console.DONE;
-  }
-
-  private App app() {
-    try {
-      Outcome<App> read = AppFile.read(JSON.readTree(Files.readAllBytes(file)));
-      if (read.value().isEmpty()) {
-        console.tell(read.findings());
-        throw new CommandFailure(file + " is not an app that can be read.");
-      }
-      return read.get();
-    } catch (IOException | JacksonException e) {
-      throw new CommandFailure(file + " cannot be read: " + e.getMessage());
-    }
   }
 
   private void print(App app, AppFinding found) {

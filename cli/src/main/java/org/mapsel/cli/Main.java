@@ -13,7 +13,8 @@ import picocli.CommandLine.Command;
       RequestCommand.class,
       AnswerCommand.class,
       CheckCommand.class,
-      PairCommand.class
+      PairCommand.class,
+      DiffCommand.class
     })
 public final class Main {
 

@@ -220,6 +220,22 @@ class MainTest {
   }
 
   @Test
+  void editionsAreComparedWorstFirst() throws IOException {
+    String before = description("dredging");
+    Path after =
+        file(
+            "dredging.wsdl",
+            Files.readString(Path.of(before)).replace("name=\"FindJobs\"", "name=\"FindWork\""));
+    assertThat(run("diff", before, before).out()).contains("Nothing differs.");
+    assertThat(run("diff", before, before).status()).isZero();
+
+    Run changed = run("diff", "--format", "json", before, after.toString());
+    assertThat(changed.status()).isEqualTo(1);
+    assertFollows("diff.schema.json", changed.out());
+    assertThat(changed.lines().getFirst().at("/differences/0/harm").asString()).isEqualTo("breaks");
+  }
+
+  @Test
   void everyOperationGivesALine() throws IOException {
     Run run = run("request", description("moorings"), "--every-operation", "--all-optional");
 

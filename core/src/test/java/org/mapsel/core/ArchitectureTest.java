@@ -30,7 +30,7 @@ class ArchitectureTest {
           List.of("read.xsd"),
           List.of(
               "read.wsdl", "read.openapi", "read.odata", "read.sample", "read.catalogue", "link"),
-          List.of("intake", "sample", "model", "message"),
+          List.of("intake", "sample", "model", "message", "drift"),
           List.of("formula"),
           List.of("mapping"),
           List.of("message.soap", "message.json"),
