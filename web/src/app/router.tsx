@@ -1,41 +1,59 @@
-import { createBrowserRouter, Navigate, Outlet } from 'react-router';
-import { AppsPlace } from '@/features/apps/AppsPlace';
-import { BenchPage } from '@/features/apps/bench/BenchPage';
-import { OpenPage } from '@/features/apps/OpenPage';
-import { ModelPlace } from '@/features/apps/model/ModelPlace';
-import { ModelStart } from '@/features/apps/model/ModelStart';
-import { IntakePage } from '@/features/services/IntakePage';
-import { OperationPage } from '@/features/services/OperationPage';
-import { ServicePage } from '@/features/services/ServicePage';
-import { ServicesPlace } from '@/features/services/ServicesPlace';
-import { Frame } from './frame/Frame';
+import { type ComponentType } from 'react';
+import { createBrowserRouter, Navigate } from 'react-router';
 import { Lost } from './Lost';
 
+/** A page that is fetched when somebody goes there: visitors never fetch what builds pages. */
+const page = (load: () => Promise<ComponentType>) => ({
+  lazy: async () => ({ Component: await load() }),
+});
+
 export const router = createBrowserRouter([
-  { path: '/open/:app/:page', element: <OpenPage />, errorElement: <Lost /> },
   {
-    element: (
-      <Frame>
-        <Outlet />
-      </Frame>
-    ),
+    path: '/open/:app/:page',
+    ...page(async () => (await import('@/features/apps/OpenPage')).OpenPage),
+    HydrateFallback: () => null,
+    errorElement: <Lost />,
+  },
+  {
+    ...page(async () => (await import('./frame/FramedPage')).FramedPage),
+    HydrateFallback: () => null,
     errorElement: <Lost />,
     children: [
       { path: '/', element: <Navigate to="/services" replace /> },
       {
         path: '/services',
-        element: <ServicesPlace />,
+        ...page(async () => (await import('@/features/services/ServicesPlace')).ServicesPlace),
         children: [
-          { index: true, element: <IntakePage /> },
-          { path: ':service', element: <ServicePage /> },
-          { path: ':service/operations/:operation', element: <OperationPage /> },
+          {
+            index: true,
+            ...page(async () => (await import('@/features/services/IntakePage')).IntakePage),
+          },
+          {
+            path: ':service',
+            ...page(async () => (await import('@/features/services/ServicePage')).ServicePage),
+          },
+          {
+            path: ':service/operations/:operation',
+            ...page(async () => (await import('@/features/services/OperationPage')).OperationPage),
+          },
         ],
       },
-      { path: '/apps', element: <AppsPlace /> },
-      { path: '/apps/:app/model', element: <ModelPlace /> },
-      { path: '/apps/:app/model/:type', element: <ModelPlace /> },
-      { path: '/apps/:app/pages/:page', element: <BenchPage /> },
-      { path: '/model', element: <ModelStart /> },
+      {
+        path: '/apps',
+        ...page(async () => (await import('@/features/apps/AppsPlace')).AppsPlace),
+      },
+      {
+        path: '/apps/:app/model/:type?',
+        ...page(async () => (await import('@/features/apps/model/ModelPlace')).ModelPlace),
+      },
+      {
+        path: '/apps/:app/pages/:page',
+        ...page(async () => (await import('@/features/apps/bench/BenchPage')).BenchPage),
+      },
+      {
+        path: '/model',
+        ...page(async () => (await import('@/features/apps/model/ModelStart')).ModelStart),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

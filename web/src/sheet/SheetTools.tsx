@@ -18,8 +18,18 @@ interface Props {
 export function SheetTools({ view, onView, onLeave, children }: Props) {
   return (
     <Box
-      // On one line whatever it holds: rows that move while one is pressed are missed by the mouse.
-      sx={{ display: 'flex', gap: 1, alignItems: 'center', py: 0.75, px: 1, overflowX: 'auto' }}
+      // On one line whatever it holds, without a bar that comes and goes: rows that move while one
+      // is pressed are missed by the mouse.
+      sx={{
+        display: 'flex',
+        gap: 1,
+        alignItems: 'center',
+        py: 0.75,
+        px: 1,
+        overflowX: 'auto',
+        scrollbarWidth: 'none',
+        '& > button': { flex: 'none', px: 1 },
+      }}
     >
       {children}
       <TextField

@@ -73,7 +73,7 @@ final class RequestCommand implements Callable<Integer> {
       if (operation == null || each == Choice.operation(service, operation)) {
         for (OperationWire wire : each.wires()) {
           if (endpoint == null || endpoint.equals(wire.endpoint().text())) {
-            status = Math.max(status, line(service, each, wire));
+            status = Math.max(status, guarded(service, each, wire));
           }
         }
       }
@@ -127,6 +127,16 @@ final class RequestCommand implements Callable<Integer> {
     console.out().println();
     console.out().println(new String(request.body(), StandardCharsets.UTF_8));
     return Console.DONE;
+  }
+
+  /** What is wrong with one operation is told, and the others are done all the same. */
+  private int guarded(Service service, Operation chosen, OperationWire wire) {
+    try {
+      return line(service, chosen, wire);
+    } catch (RuntimeException unexpected) {
+      console.err().println(chosen.id() + " at " + wire.endpoint() + ": " + unexpected);
+      return Console.WITH_ERRORS;
+    }
   }
 
   private int line(Service service, Operation chosen, OperationWire wire) {

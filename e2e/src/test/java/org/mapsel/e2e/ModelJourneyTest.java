@@ -75,8 +75,6 @@ class ModelJourneyTest {
 
     user.build("duty-desk", "List arrivals");
     assertThat(user.heads().getByText("Quay")).isVisible();
-    user.tick("Sails from");
-    assertThat(user.heads().getByText("Sails from")).isVisible();
     user.tick("pilotOrdered");
     assertThat(user.heads().getByText("Pilot ordered")).isVisible();
     user.run(true);

@@ -61,7 +61,7 @@ class PagesJourneyTest {
   void fromAnArrivalToABerthAndBackWithWhatTheServiceSaid() {
     user.visit("duty-desk", "List arrivals");
     user.type("Day", "2031-05-14").press("List arrivals");
-    row("Marrow Tern").first().click();
+    row("Salt Wren").first().click();
     assertThat(user.role(AriaRole.HEADING, "Vessel")).isVisible();
     assertThat(user.page.getByRole(AriaRole.IMG).first()).isVisible();
     user.press("Reserve a berth");
@@ -77,7 +77,7 @@ class PagesJourneyTest {
   void whatHappensIsASentenceThatIsChangedWhereItStands() {
     user.build("yard-board", "List cranes").press("Page");
     user.role(AriaRole.MENUITEM, "Add a button…").click();
-    user.page.getByLabel("Words on the button").fill("Hail them");
+    user.role(AriaRole.TEXTBOX, "Words on the button").fill("Hail them");
     user.keys("Enter");
     Locator sentence =
         user.page

@@ -254,6 +254,87 @@ class AppsApiTest {
   }
 
   @Test
+  void whatIsNotOnThePageForAVisitorCannotHappen() {
+    edit(1, addPage);
+    Api.Answer run =
+        press(
+            api.post(page() + "/runs", "{'builder':false,'inputs':{},'arguments':{}}"), "S-20417");
+    String events = "/api/runs/" + run.text("/run") + "/events";
+    String table = part(run, "/page/parts", "table");
+    String button = part(run, "/page/parts", "button");
+
+    assertThat(
+            api.post(
+                    events,
+                    "{'inputs':{},'event':{'kind':'chosen','part':'" + table + "','row':9999}}")
+                .code())
+        .isEqualTo("SERVER_ROW_GONE");
+    edit(
+        2,
+        "{'kind':'fillSlot','slot':{'kind':'ofPart','page':'"
+            + pageId()
+            + "','owner':'"
+            + button
+            + "','name':'shownIf'},'source':{'kind':'formula','text':'false'}}");
+    assertThat(
+            api.post(events, "{'inputs':{},'event':{'kind':'pressed','button':'" + button + "'}}")
+                .code())
+        .isEqualTo("SERVER_PART_HIDDEN");
+    assertThat(api.get("/api/runs/" + run.text("/run")).text("/run")).isEqualTo(run.text("/run"));
+    assertThat(api.get("/api/runs/nobody").code()).isEqualTo("SERVER_RUN_OVER");
+  }
+
+  @Test
+  void aPageLeadsToAnotherAndBackWithWhatItSaid() {
+    edit(1, addPage);
+    String first = pageId();
+    Api.Answer second = edit(2, "{'kind':'addEmptyPage','name':'Second'}");
+    String other = second.text("/pages/1/id");
+    edit(3, "{'kind':'addButton','page':'" + other + "','words':'Done'}");
+    String reaction = api.get(app + "/pages/" + other + "/bench").text("/reactions/0/id");
+    edit(4, step(other, reaction, "{'kind':'say'}"));
+    String say = api.get(app + "/pages/" + other + "/bench").text("/reactions/0/steps/0/id");
+    edit(
+        5,
+        "{'kind':'fillSlot','slot':{'kind':'ofPart','page':'"
+            + other
+            + "','owner':'"
+            + say
+            + "','name':'words'},'source':{'kind':'fixed','text':'All done'}}");
+    edit(6, step(other, reaction, "{'kind':'goBack'}"));
+    String send = bench().text("/reactions/0/id");
+    edit(7, step(first, send, "{'kind':'goTo','page':'" + other + "','arguments':[]}"));
+
+    Api.Answer run =
+        press(
+            api.post(page() + "/runs", "{'builder':false,'inputs':{},'arguments':{}}"), "S-20417");
+    assertThat(run.text("/leads/page")).isEqualTo(other);
+    String there = run.text("/leads/run");
+    Api.Answer opened = api.get("/api/runs/" + there);
+    Api.Answer back =
+        api.post(
+            "/api/runs/" + there + "/events",
+            "{'inputs':{},'event':{'kind':'pressed','button':'"
+                + part(opened, "/page/parts", "button")
+                + "'}}");
+    assertThat(back.text("/leads/kind")).isEqualTo("back");
+    assertThat(back.text("/leads/run")).isEqualTo(run.text("/run"));
+    Api.Answer again = api.get("/api/runs/" + run.text("/run"));
+    assertThat(again.text("/page/messages/0/text")).isEqualTo("All done");
+    assertThat(again.text("/page/parts/0/inputs/0/value")).isEqualTo("S-20417");
+  }
+
+  private static String step(String page, String reaction, String action) {
+    return "{'kind':'addStep','page':'"
+        + page
+        + "','reaction':'"
+        + reaction
+        + "','failure':false,'action':"
+        + action
+        + "}";
+  }
+
+  @Test
   void aFailedCallBecomesAMessage() {
     edit(1, addPage);
     Api.Answer visit = api.post(page() + "/runs", "{'builder':false,'inputs':{},'arguments':{}}");
