@@ -22,13 +22,13 @@ export function SheetTools({ view, onView, onLeave, children }: Props) {
       // is pressed are missed by the mouse.
       sx={{
         display: 'flex',
-        gap: 1,
+        gap: 0.5,
         alignItems: 'center',
         py: 0.75,
         px: 1,
         overflowX: 'auto',
         scrollbarWidth: 'none',
-        '& > button': { flex: 'none', px: 1 },
+        '& > button': { flex: 'none', px: 0.75, minWidth: 0 },
       }}
     >
       {children}
@@ -66,7 +66,7 @@ export function SheetTools({ view, onView, onLeave, children }: Props) {
         sx={{
           '& .MuiToggleButton-root': {
             py: 0.25,
-            px: 1,
+            px: 0.75,
             textTransform: 'none',
             whiteSpace: 'nowrap',
           },

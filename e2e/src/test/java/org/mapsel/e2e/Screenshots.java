@@ -59,7 +59,9 @@ public final class Screenshots {
   }
 
   private static void press(Page page, String button) {
-    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button)).first().click();
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button).setExact(true))
+        .first()
+        .click();
   }
 
   private void intake(Page page) {

@@ -302,12 +302,16 @@ class AppsApiTest {
             + say
             + "','name':'words'},'source':{'kind':'fixed','text':'All done'}}");
     edit(6, step(other, reaction, "{'kind':'goBack'}"));
-    String send = bench().text("/reactions/0/id");
-    edit(7, step(first, send, "{'kind':'goTo','page':'" + other + "','arguments':[]}"));
+    String send = api.get(app + "/pages/" + first + "/bench").text("/reactions/0/id");
+    Api.Answer led =
+        edit(7, step(first, send, "{'kind':'goTo','page':'" + other + "','arguments':[]}"));
+    assertThat(led.status()).as(led.body().toString()).isEqualTo(200);
 
     Api.Answer run =
         press(
-            api.post(page() + "/runs", "{'builder':false,'inputs':{},'arguments':{}}"), "S-20417");
+            api.post(
+                app + "/pages/" + first + "/runs", "{'builder':false,'inputs':{},'arguments':{}}"),
+            "S-20417");
     assertThat(run.text("/leads/page")).isEqualTo(other);
     String there = run.text("/leads/run");
     Api.Answer opened = api.get("/api/runs/" + there);

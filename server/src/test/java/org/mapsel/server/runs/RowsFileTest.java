@@ -19,6 +19,6 @@ class RowsFileTest {
                     List.of("", "+44 20"))))
         .isEqualTo(
             "\uFEFFVessel,Draught (m)\r\n\"Marrow \"\"Tern\"\", old\",-1.5\r\n"
-                + "'=HYPERLINK(1),'@x\r\n,+44 20\r\n");
+                + "'=HYPERLINK(1),'@x\r\n\"\",+44 20\r\n");
   }
 }
