@@ -2,6 +2,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Box from '@mui/material/Box';
 import Select from '@mui/material/Select';
 import type { AppEdit, BenchItem } from '@/api/client';
+import { InlineEdit } from '@/ui/InlineEdit';
 import { SourcePicker } from './SourcePicker';
 
 type Settings = NonNullable<BenchItem['settings']>;
@@ -120,6 +121,17 @@ export function PartSettings({ app, page, item, settings, onEdit }: Props) {
           });
         }}
       />
+      {(overRows || item.kind === 'record') && (
+        <InlineEdit
+          value={frame.whenEmpty}
+          prefix="when empty:"
+          placeholder="as usual"
+          label="Words when there is nothing to show"
+          onCommit={(whenEmpty) => {
+            onEdit({ kind: 'setFrame', page, part, frame: { ...frame, whenEmpty } });
+          }}
+        />
+      )}
       <Box component="span" sx={{ color: 'text.secondary' }}>
         shown if
       </Box>

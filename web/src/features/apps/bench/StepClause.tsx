@@ -4,7 +4,7 @@ import { actionWords, type WordChoice } from './choices';
 import { SourcePicker } from './SourcePicker';
 import { WordMenu } from './WordMenu';
 
-type Choice = { kind: 'do'; action: Action } | { kind: 'if' | 'unless' | 'remove' | 'hand' };
+type Choice = { kind: 'do'; action: Action } | { kind: 'if' | 'unless' | 'remove' };
 
 interface Props {
   app: string;
@@ -17,11 +17,21 @@ interface Props {
 /** What stands before the value of a slot in the sentence. */
 const BEFORE: Record<string, string> = { words: '', value: 'the value', address: '' };
 
+/** Where something is put that the page gone to has not been opened with so far. */
+const HANDED = '+';
+
 /** One step of a reaction, as a clause of its sentence. */
 export function StepClause({ app, page, step, actions, onEdit }: Props) {
   const fill = (slot: SlotView) => (source: Source | undefined) => {
     if (step.action.kind === 'goTo' && source && slot.name !== 'if') {
-      onEdit({ kind: 'passArgument', page, step: step.id, name: slot.name, source });
+      onEdit({
+        kind: 'passArgument',
+        page,
+        step: step.id,
+        // What is handed on for the first time is named after what it is.
+        ...(slot.name === HANDED ? {} : { name: slot.name }),
+        source,
+      });
     } else onEdit({ kind: 'fillSlot', slot: slot.slot, ...(source ? { source } : {}) });
   };
   const picker = (slot: SlotView, label: string, empty: string) => (
@@ -45,7 +55,6 @@ export function StepClause({ app, page, step, actions, onEdit }: Props) {
       words: conditional ? 'always, without a condition' : 'only if…',
       value: { kind: conditional ? 'unless' : 'if' },
     },
-    ...(hands ? [{ words: 'hand something on…', value: { kind: 'hand' } as const }] : []),
     { words: 'leave this step out', value: { kind: 'remove' } },
     ...actions.map(({ words, value }) => ({
       words,
@@ -69,14 +78,6 @@ export function StepClause({ app, page, step, actions, onEdit }: Props) {
         return;
       case 'unless':
         onEdit({ kind: 'fillSlot', slot: step.condition.slot });
-        return;
-      case 'hand':
-        onEdit({
-          kind: 'passArgument',
-          page,
-          step: step.id,
-          source: { kind: 'run', what: 'TODAY' },
-        });
     }
   };
   return (
@@ -99,6 +100,20 @@ export function StepClause({ app, page, step, actions, onEdit }: Props) {
           {picker(slot, hands ? `${slot.name} of the page` : 'With', 'nothing yet')}
         </span>
       ))}
+      {hands && (
+        <>
+          {step.slots.length > 0 ? ' and with ' : ' with '}
+          {picker(
+            {
+              name: HANDED,
+              slot: { kind: 'ofPart', page, owner: step.id, name: HANDED },
+              words: '',
+            },
+            'Hand on',
+            step.slots.length > 0 ? 'something else' : 'nothing in hand',
+          )}
+        </>
+      )}
       {step.fills.length > 0 && (
         <>
           {' '}

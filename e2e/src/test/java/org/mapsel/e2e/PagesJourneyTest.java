@@ -88,6 +88,17 @@ class PagesJourneyTest {
     sentence.getByRole(AriaRole.BUTTON, named("With: nothing yet. Change")).click();
     user.press("Always the same").page.getByLabel("always this value").fill("All cranes hailed.");
     user.press("Take it");
+    sentence.getByRole(AriaRole.BUTTON, named("Add a step")).click();
+    user.role(AriaRole.MENUITEM, "go to Crane").click();
+    user.sees("1 thing to mend");
+    sentence.getByRole(AriaRole.BUTTON, named("crane of the page: nothing yet. Change")).click();
+    user.page
+        .getByRole(AriaRole.MENUITEM)
+        .filter(new Locator.FilterOptions().setHasText("all of the chosen row"))
+        .click();
+    user.sees("Nothing to mend");
+    sentence.getByRole(AriaRole.BUTTON, named("Step: go to Crane. Change")).click();
+    user.role(AriaRole.MENUITEM, "leave this step out").click();
     sentence.getByRole(AriaRole.BUTTON, named("Event: Hail them is pressed. Change")).click();
     user.role(AriaRole.MENUITEM, "only if…").click();
     assertThat(sentence).containsText("Hail them is pressed if");

@@ -18,10 +18,15 @@ import org.mapsel.core.page.edit.CopyPage;
 import org.mapsel.core.page.edit.FillSlot;
 import org.mapsel.core.page.edit.PassArgument;
 import org.mapsel.core.page.edit.RemovePage;
+import org.mapsel.core.page.edit.RemoveStep;
 import org.mapsel.core.page.edit.SetOptions;
+import org.mapsel.core.page.offer.Offer;
+import org.mapsel.core.page.offer.SourceOffers;
+import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.page.run.PageState;
+import org.mapsel.core.page.run.StateScope;
 import org.mapsel.core.page.view.PageView;
 import org.mapsel.core.page.view.PartView;
 import org.mapsel.core.ref.CallId;
@@ -195,6 +200,7 @@ class ReactionsTest {
     bench
         .edit(new AddReaction(page, new Trigger.Changed(tag), List.of(new Action.SetInput(basin))))
         .edit(new AddButton(page, "Empty"));
+    assertThat(bench.findings()).contains("PAGE_BUTTON_IDLE");
     bench.edit(
         new AddStep(
             page, last(bench).id(), false, new Action.Clear(bench.part(Part.Form.class).id())));
@@ -221,6 +227,16 @@ class ReactionsTest {
     bench.edit(
         new AddReaction(
             list, new Trigger.RowChosen(table), List.of(new Action.GoTo(record, Set.of()))));
+    SlotId handing = new SlotId.OfPart(list, last(bench).steps().getFirst().id(), "job");
+    assertThat(
+            new SourceOffers(
+                    bench.app(),
+                    bench.page(),
+                    new PageReach(bench.app(), bench.page(), bench.lookup()),
+                    new StateScope(bench.page(), bench.plan().plan(), bench.state(), PageBench.NOW))
+                .of(handing, "").stream().map(Offer::source))
+        .as("a row as a whole can be handed on")
+        .contains(new Source.Chosen(table, FieldPath.ROOT));
     bench.edit(
         new PassArgument(
             list,
@@ -230,6 +246,11 @@ class ReactionsTest {
     String name = bench.app().find(record).orElseThrow().arguments().getFirst().name();
     assertThat(name).isEqualTo("job");
     assertThat(bench.findings()).isEmpty();
+    bench.edit(new AddStep(list, last(bench).id(), false, new Action.GoTo(record, Set.of())));
+    assertThat(bench.findings())
+        .as("a way there with nothing in hand")
+        .containsExactly("PAGE_ARGUMENT_UNFILLED");
+    bench.edit(new RemoveStep(list, last(bench).steps().getLast().id()));
 
     PageEffect.RunCall call =
         (PageEffect.RunCall)

@@ -187,9 +187,7 @@ class Runs {
 
   private PartId shown(Running running, String part, Locale locale) {
     PartId id = new PartId(part);
-    boolean shown =
-        views(running, locale).page().parts().stream().anyMatch(one -> one.id().equals(id));
-    if (!shown) {
+    if (!views(running, locale).shows(id)) {
       throw Problem.conflict("SERVER_PART_HIDDEN");
     }
     return id;

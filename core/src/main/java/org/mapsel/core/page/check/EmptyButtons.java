@@ -18,7 +18,9 @@ final class EmptyButtons implements PageRule {
             button ->
                 under.page().reactions().stream()
                     .noneMatch(
-                        reaction -> reaction.when().equals(new Trigger.Pressed(button.id()))))
+                        reaction ->
+                            reaction.when().equals(new Trigger.Pressed(button.id()))
+                                && reaction.all().findAny().isPresent()))
         .map(
             button ->
                 under.finding(

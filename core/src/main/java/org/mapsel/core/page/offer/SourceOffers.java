@@ -15,6 +15,7 @@ import org.mapsel.core.mapping.Scope;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.Looks;
 import org.mapsel.core.model.ShapeRef;
+import org.mapsel.core.page.Action;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Input;
@@ -97,6 +98,9 @@ public final class SourceOffers {
 
   private List<Candidate> candidates(SlotId slot, Reach around) {
     List<Candidate> all = new ArrayList<>();
+    if (takesRecords(slot)) {
+      records(all);
+    }
     around.row().ifPresent(row -> fields("this row", row, Source.Row::new, all));
     page.arguments()
         .forEach(
@@ -150,8 +154,35 @@ public final class SourceOffers {
     return all;
   }
 
+  /** Whether records are handed on as a whole there, and not only their fields. */
+  private boolean takesRecords(SlotId slot) {
+    return slot instanceof SlotId.OfPart part
+        && page.step(part.owner()).filter(step -> step.action() instanceof Action.GoTo).isPresent();
+  }
+
   private static boolean isStartOf(SlotId slot, Input input) {
     return slot instanceof SlotId.OfPart part && part.owner().equals(input.id());
+  }
+
+  private void records(List<Candidate> all) {
+    page.arguments()
+        .forEach(
+            argument ->
+                all.add(
+                    new Candidate(
+                        "whole records", new Source.Argument(argument.name(), FieldPath.ROOT))));
+    page.parts().stream()
+        .filter(Part.OverRows.class::isInstance)
+        .forEach(
+            part ->
+                all.add(
+                    new Candidate("whole records", new Source.Chosen(part.id(), FieldPath.ROOT))));
+    page.calls()
+        .forEach(
+            call ->
+                all.add(
+                    new Candidate(
+                        "whole records", new Source.Returned(call.id(), FieldPath.ROOT))));
   }
 
   /** The fields of a record and below, with the derived ones of each record. */

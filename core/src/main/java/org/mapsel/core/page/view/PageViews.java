@@ -90,6 +90,11 @@ public final class PageViews {
             .toList());
   }
 
+  /** Whether a visitor sees a part just now. */
+  public boolean shows(PartId part) {
+    return plan.page().part(part).filter(this::isShown).isPresent();
+  }
+
   private boolean isShown(Part part) {
     SlotId slot = new SlotId.OfPart(plan.page().id(), part.id(), Part.SHOWN_IF);
     return !part.frame().buildersOnly()
