@@ -2,7 +2,7 @@ import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-const features = ['services', 'apps'];
+const features = ['services', 'apps', 'visit'];
 
 export default tseslint.config(
   { ignores: ['dist', 'target', 'src/api/schema.gen.ts', 'scripts'] },
@@ -30,7 +30,15 @@ export default tseslint.config(
     },
   })),
   {
-    files: ['src/ui/**', 'src/lib/**', 'src/api/**', 'src/sheet/**', 'src/wire/**'],
+    files: [
+      'src/ui/**',
+      'src/lib/**',
+      'src/api/**',
+      'src/sheet/**',
+      'src/wire/**',
+      'src/folio/**',
+      'src/parts/**',
+    ],
     rules: {
       'no-restricted-imports': ['error', { patterns: [{ group: ['@/features/*', '@/app/*'] }] }],
     },

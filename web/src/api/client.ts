@@ -62,6 +62,14 @@ export type Reaction = Schemas['ReactionView'];
 export type ReactionStep = Schemas['StepView'];
 export type SlotView = Schemas['SlotView'];
 export type Run = Schemas['RunView'];
+export type RunAs = Schemas['RunRequest']['as'];
+export type Folio = Schemas['Folio'];
+export type FolioEntry = Schemas['Entry'];
+export type OpenApp = Schemas['OpenView'];
+export type Releases = Schemas['ReleasesView'];
+export type Release = Schemas['ReleaseView'];
+export type AppChange = Schemas['AppChange'];
+export type Import = Schemas['ImportView'];
 export type Happening = Schemas['EventRequest']['event'];
 export type TracedCall = Schemas['TracedCall'];
 

@@ -164,3 +164,51 @@ export const cutsQuery = (body: CutRequest) =>
     placeholderData: (before) => before,
     retry: false,
   });
+
+export const startQuery = queryOptions({
+  queryKey: ['start'],
+  queryFn: () => unwrap(api.GET('/api/start')),
+});
+
+export const releasesQuery = (app: string, version: number) =>
+  queryOptions({
+    queryKey: ['apps', app, 'releases', version],
+    queryFn: () =>
+      unwrap(api.GET('/api/apps/{app}/releases', { params: { path: { app } } })),
+  });
+
+/** An app as an address opens it. */
+export const openQuery = (version: {
+  app: string;
+  as: 'VISITOR' | 'REVIEWER';
+  release: number | undefined;
+}) => {
+  const { app, as, release } = version;
+  return queryOptions({
+    queryKey: ['open', app, as, release],
+    queryFn: () => {
+      if (as === 'REVIEWER') {
+        return unwrap(api.GET('/api/open/{app}/draft', { params: { path: { app } } }));
+      }
+      return release === undefined
+        ? unwrap(api.GET('/api/open/{app}', { params: { path: { app } } }))
+        : unwrap(
+            api.GET('/api/open/{app}/releases/{number}', {
+              params: { path: { app, number: release } },
+            }),
+          );
+    },
+  });
+};
+
+export const figureQuery = (app: string, page: string, part: string, draft: boolean) =>
+  queryOptions({
+    queryKey: ['figure', app, page, part, draft],
+    queryFn: () =>
+      unwrap(
+        api.GET('/api/open/{app}/pages/{page}/parts/{part}/figure', {
+          params: { path: { app, page, part }, query: { draft } },
+        }),
+      ),
+    refetchInterval: 60_000,
+  });

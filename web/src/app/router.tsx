@@ -9,11 +9,25 @@ const page = (load: () => Promise<ComponentType>) => ({
 
 export const router = createBrowserRouter([
   {
-    path: '/open/:app/:page',
-    ...page(async () => (await import('@/features/apps/OpenPage')).OpenPage),
+    path: '/open',
+    ...page(async () => (await import('@/features/visit/StartOfAll')).StartOfAll),
     HydrateFallback: () => null,
     errorElement: <Lost />,
   },
+  ...['/open/:app', '/draft/:app', '/release/:release/:app'].flatMap((base) => [
+    {
+      path: base,
+      ...page(async () => (await import('@/features/visit/StartOfApp')).StartOfApp),
+      HydrateFallback: () => null,
+      errorElement: <Lost />,
+    },
+    {
+      path: `${base}/:page`,
+      ...page(async () => (await import('@/features/visit/OpenPage')).OpenPage),
+      HydrateFallback: () => null,
+      errorElement: <Lost />,
+    },
+  ]),
   {
     ...page(async () => (await import('./frame/FramedPage')).FramedPage),
     HydrateFallback: () => null,
@@ -49,6 +63,24 @@ export const router = createBrowserRouter([
       {
         path: '/apps/:app/pages/:page',
         ...page(async () => (await import('@/features/apps/bench/BenchPage')).BenchPage),
+      },
+      {
+        path: '/releases',
+        ...page(async () => (await import('@/features/apps/releases/ReleasesStart')).ReleasesStart),
+      },
+      {
+        path: '/apps/:app/releases',
+        ...page(async () => (await import('@/features/apps/releases/ReleasesPlace')).ReleasesPlace),
+      },
+      {
+        path: '/apps/:app/start',
+        ...page(async () => (await import('@/features/apps/releases/StartPlace')).StartPlace),
+      },
+      {
+        path: '/start',
+        ...page(
+          async () => (await import('@/features/apps/releases/StartOfAllPlace')).StartOfAllPlace,
+        ),
       },
       {
         path: '/model',

@@ -10,6 +10,7 @@ import {
   type PartView,
   type RowsView,
   type Run,
+  type RunAs,
   unwrap,
   wire,
 } from '@/api/client';
@@ -51,8 +52,10 @@ const PAUSE = 500;
 export interface RunOptions {
   app: string;
   page: string;
-  /** Whether somebody tries the page who builds it. */
-  builder: boolean;
+  /** Who builds the page and tries it, who looks at the draft, or who uses what was released. */
+  as: RunAs;
+  /** A release by its number; the one that visitors see now where there is none. */
+  release?: number | undefined;
   /** What stands in the inputs before anybody types, for builders who try it. */
   start?: Record<string, Json>;
   /** What the page is opened with, as its address has it. */
@@ -69,7 +72,8 @@ export interface RunOptions {
 
 /** A page that really runs: events go to the server, which makes the calls. */
 export function useRun(options: RunOptions) {
-  const { app, page, builder } = options;
+  const { app, page, as, release } = options;
+  const builder = as === 'BUILDER';
   const queries = useQueryClient();
   const [run, setRun] = useState<Run>();
   const [typed, setTyped] = useState(options.start ?? {});
@@ -92,7 +96,12 @@ export function useRun(options: RunOptions) {
       const opened = await unwrap(
         api.POST('/api/apps/{app}/pages/{page}/runs', {
           params: { path: { app, page } },
-          body: { builder, inputs: onTheWire(sent), arguments: options.arguments ?? {} },
+          body: {
+            as,
+            ...(release === undefined ? {} : { release }),
+            inputs: onTheWire(sent),
+            arguments: options.arguments ?? {},
+          },
         }),
       );
       return { opened, sent };

@@ -5,13 +5,19 @@ const PLACES = [
   { to: '/services', words: 'Services' },
   { to: '/model', words: 'Model' },
   { to: '/apps', words: 'Pages' },
+  { to: '/releases', words: 'Releases' },
 ];
 
-/** The place that an address is in; the model stands below the app that it belongs to. */
+/** Places that stand below the app that they belong to. */
+const BELOW: [RegExp, string][] = [
+  [/^\/apps\/[^/]+\/model/, '/model'],
+  [/^\/apps\/[^/]+\/(releases|start)|^\/start/, '/releases'],
+];
+
+/** The place that an address is in. */
 const place = (pathname: string) =>
-  /^\/apps\/[^/]+\/model/.test(pathname)
-    ? '/model'
-    : PLACES.find(({ to }) => pathname.startsWith(to))?.to;
+  BELOW.find(([address]) => address.test(pathname))?.[1] ??
+  PLACES.find(({ to }) => pathname.startsWith(to))?.to;
 
 /** The places of the product. */
 export function Rail() {

@@ -29,6 +29,9 @@ function AppLine({ app }: { app: AppBrief }) {
         <Button component={Link} to={`/apps/${app.id}/model`}>
           Model
         </Button>
+        <Button component={Link} to={`/apps/${app.id}/releases`}>
+          {app.release ? `Release ${app.release}` : 'Not released yet'}
+        </Button>
         <Button
           color="inherit"
           sx={{ color: 'text.secondary' }}

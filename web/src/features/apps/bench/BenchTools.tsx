@@ -86,7 +86,7 @@ export function BenchTools({ view, page, edits }: Props) {
       {page !== undefined && (
         <Button
           component={Link}
-          to={`/open/${view.id}/${page}`}
+          to={`/draft/${view.id}/${page}`}
           target="_blank"
           variant="outlined"
           sx={{ flex: 'none' }}

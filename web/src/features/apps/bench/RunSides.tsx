@@ -62,7 +62,7 @@ function Running({ app, page, bench, picked, onPick, side, at, onShown, onLead }
   const live = useRun({
     app,
     page: at.page,
-    builder: true,
+    as: 'BUILDER',
     ...(first ? { start: enteredIn(bench.page) } : {}),
     run: at.run,
     seen: at.seen,

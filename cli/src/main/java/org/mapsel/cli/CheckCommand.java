@@ -7,9 +7,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
+import org.mapsel.core.appfile.ServiceDescription;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
+import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.finding.Subject;
+import org.mapsel.core.intake.Description;
+import org.mapsel.core.intake.Intake;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.ServiceLookup;
@@ -52,17 +56,8 @@ final class CheckCommand implements Callable<Integer> {
   public Integer call() {
     App app = AppArgument.read(console, file);
     Map<String, Service> editions = new HashMap<>();
-    for (App.ServiceUse use : app.services()) {
-      String source = sources.get(use.service());
-      if (source == null) {
-        throw new CommandFailure(
-            "The app uses the service "
-                + use.service()
-                + "; say where its description is: --service "
-                + use.service()
-                + "=SOURCE");
-      }
-      editions.put(use.edition(), Choice.service(console, source));
+    for (ServiceDescription one : AppArgument.descriptions(console, file)) {
+      editions.put(one.edition(), service(one));
     }
     ServiceLookup services = edition -> Optional.ofNullable(editions.get(edition));
     List<AppFinding> findings = new Checker(services).check(app, Optional.empty()).findings();
@@ -73,6 +68,28 @@ final class CheckCommand implements Callable<Integer> {
     return Console.hasErrors(findings.stream().map(AppFinding::finding).toList())
         ? Console.WITH_ERRORS
         : Console.DONE;
+  }
+
+  /** A service from where the command line says it is, or else from the file itself. */
+  private Service service(ServiceDescription one) {
+    String source = sources.get(one.service());
+    if (source != null) {
+      return Choice.service(console, source);
+    }
+    if (one.documents().isEmpty()) {
+      throw new CommandFailure(
+          "The app uses the service "
+              + one.service()
+              + "; say where its description is: --service "
+              + one.service()
+              + "=SOURCE");
+    }
+    Outcome<Description> read = Intake.read(one.documents());
+    if (read.value().isEmpty()) {
+      console.tell(read.findings());
+      throw new CommandFailure("The description of " + one.service() + " could not be read.");
+    }
+    return read.get().service();
   }
 
   private void print(App app, AppFinding found) {

@@ -14,7 +14,9 @@ import picocli.CommandLine.Command;
       AnswerCommand.class,
       CheckCommand.class,
       PairCommand.class,
-      DiffCommand.class
+      DiffCommand.class,
+      ExportCommand.class,
+      ImportCommand.class
     })
 public final class Main {
 

@@ -168,7 +168,7 @@ class ServiceKindsJourneyTest {
     user.sees("a row of Cranes is chosen").sees("Nothing to mend");
     String bench = user.page.url();
 
-    user.page.navigate(bench.replaceFirst("/apps/([^/]+)/pages/", "/open/$1/"));
+    user.page.navigate(bench.replaceFirst("/apps/([^/]+)/pages/", "/draft/$1/"));
     row(user, "Stilt").click();
     user.sees("15.0").press("Change");
     assertThat(user.page.getByLabel("Called")).hasValue("Stilt");
@@ -187,7 +187,7 @@ class ServiceKindsJourneyTest {
     assertThat(row(user, "Stilt the second")).isVisible();
     user.page.reload();
     assertThat(row(user, "Curlew")).isVisible();
-    assertThat(user.page).hasURL(Pattern.compile(".*/open/.*"));
+    assertThat(user.page).hasURL(Pattern.compile(".*/draft/.*"));
   }
 
   private static Locator row(User user, String words) {
@@ -214,7 +214,7 @@ class ServiceKindsJourneyTest {
     user.sees("12 rows").sees("9 rows");
     user.sees("2 questions went to").sees("in one message");
 
-    String finished = bench.replaceFirst("/apps/([^/]+)/pages/", "/open/$1/");
+    String finished = bench.replaceFirst("/apps/([^/]+)/pages/", "/draft/$1/");
     user.page.navigate(finished);
     user.sees("12 rows").sees("9 rows").sees("Old Meg").sees("J-2041");
     user.page.navigate(bench);

@@ -34,9 +34,9 @@ final class User {
     return goTo("/apps/" + app + "/pages/" + Pages.idOf(page, address, app, name));
   }
 
-  /** Opens a finished page, by the names that people gave. */
+  /** Opens a page as visitors would see the draft, by the names that people gave. */
   User visit(String app, String name) {
-    return goTo("/open/" + app + "/" + Pages.idOf(page, address, app, name));
+    return goTo("/draft/" + app + "/" + Pages.idOf(page, address, app, name));
   }
 
   Locator role(AriaRole role, String name) {

@@ -10,6 +10,7 @@ import org.mapsel.core.page.Action;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Argument;
 import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Folio;
 import org.mapsel.core.page.Frame;
 import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Page;
@@ -36,7 +37,25 @@ final class AppReader {
         json.list("services", one -> new App.ServiceUse(one.text("service"), one.text("edition"))),
         json.find("model").map(ModelReader::read).orElse(Model.EMPTY),
         json.list("pages", AppReader::page),
+        new Folio(json.list("start", AppReader::section)),
         json.find("issued").map(Json::number).orElse(0));
+  }
+
+  private static Folio.Section section(Json json) {
+    return new Folio.Section(json.text("title"), json.list("entries", AppReader::entry));
+  }
+
+  private static Folio.Entry entry(Json json) {
+    return new Folio.Entry(
+        json.findText("app").orElse(""),
+        json.findText("page").orElse(""),
+        json.text("name"),
+        json.findText("line").orElse(""),
+        json.find("figure")
+            .map(
+                figure ->
+                    new Folio.Figure(
+                        new PartId(figure.text("part")), figure.findText("words").orElse(""))));
   }
 
   private static Page page(Json json) {

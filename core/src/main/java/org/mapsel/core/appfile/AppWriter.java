@@ -9,6 +9,7 @@ import org.mapsel.core.page.Action;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Argument;
 import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Folio;
 import org.mapsel.core.page.Frame;
 import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Item;
@@ -38,7 +39,36 @@ final class AppWriter {
     if (!model.isEmpty()) {
       json.set("model", model);
     }
+    list(json, "start", app.start().sections(), AppWriter::section);
     list(json, "pages", app.pages(), AppWriter::page);
+    return json;
+  }
+
+  private static ObjectNode section(Folio.Section section) {
+    ObjectNode json = NODES.objectNode().put("title", section.title());
+    list(json, "entries", section.entries(), AppWriter::entry);
+    return json;
+  }
+
+  private static ObjectNode entry(Folio.Entry entry) {
+    ObjectNode json = NODES.objectNode();
+    if (!entry.app().isEmpty()) {
+      json.put("app", entry.app());
+    }
+    if (!entry.page().isEmpty()) {
+      json.put("page", entry.page());
+    }
+    json.put("name", entry.name());
+    if (!entry.line().isEmpty()) {
+      json.put("line", entry.line());
+    }
+    entry
+        .figure()
+        .ifPresent(
+            figure ->
+                json.putObject("figure")
+                    .put("part", figure.part().text())
+                    .put("words", figure.words()));
     return json;
   }
 

@@ -144,6 +144,20 @@ public final class Intake {
     return single(look(source, resolver));
   }
 
+  /** Reads a description from all of its documents, the first one first; nothing is fetched. */
+  public static Outcome<Description> read(List<SourceText> documents) {
+    Resolver kept =
+        address ->
+            documents.stream()
+                .filter(document -> document.address().equals(address))
+                .findFirst()
+                .map(Outcome::of)
+                .orElseGet(
+                    () ->
+                        Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address)));
+    return read(documents.get(0), kept);
+  }
+
   /** Takes what was found for one description, or says that it is a list. */
   public static Outcome<Description> single(Outcome<Found> found) {
     if (found.value().isPresent() && found.get() instanceof Catalogue catalogue) {

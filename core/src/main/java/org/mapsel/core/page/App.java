@@ -10,11 +10,17 @@ import org.mapsel.core.ref.PageId;
  * A set of pages over one model, and the editions of services they use.
  *
  * @param services one line a service; an app uses one edition of it
+ * @param start where visitors begin; empty as long as nobody arranged it
  * @param issued how many ids were given so far; none is given twice, not even one that is free
  *     again
  */
 public record App(
-    String name, List<ServiceUse> services, Model model, List<Page> pages, long issued) {
+    String name,
+    List<ServiceUse> services,
+    Model model,
+    List<Page> pages,
+    Folio start,
+    long issued) {
 
   /** A service and the edition of it that the app is pinned to. */
   public record ServiceUse(String service, String edition) {}
@@ -25,7 +31,7 @@ public record App(
   }
 
   public static App named(String name) {
-    return new App(name, List.of(), Model.EMPTY, List.of(), 0);
+    return new App(name, List.of(), Model.EMPTY, List.of(), Folio.EMPTY, 0);
   }
 
   public Optional<Page> find(PageId id) {
@@ -41,20 +47,24 @@ public record App(
   }
 
   public App withName(String other) {
-    return new App(other, services, model, pages, issued);
+    return new App(other, services, model, pages, start, issued);
   }
 
   public App with(Model other) {
-    return new App(name, services, other, pages, issued);
+    return new App(name, services, other, pages, start, issued);
+  }
+
+  public App with(Folio other) {
+    return new App(name, services, model, pages, other, issued);
   }
 
   public App withPages(List<Page> other) {
-    return new App(name, services, model, other, issued);
+    return new App(name, services, model, other, start, issued);
   }
 
   /** The app having given more ids; fewer change nothing. */
   public App issued(long count) {
-    return count <= issued ? this : new App(name, services, model, pages, count);
+    return count <= issued ? this : new App(name, services, model, pages, start, count);
   }
 
   /** The app with one page put in place of the one with its id, or added at the end. */
@@ -75,7 +85,7 @@ public record App(
     List<ServiceUse> more = new ArrayList<>(services);
     more.removeIf(known -> known.service().equals(use.service()));
     more.add(use);
-    return new App(name, more, model, pages, issued);
+    return new App(name, more, model, pages, start, issued);
   }
 
   /** The app without the services that none of its pages calls. */
@@ -88,6 +98,6 @@ public record App(
                         .flatMap(page -> page.calls().stream())
                         .anyMatch(call -> call.service().equals(use.service())))
             .toList();
-    return new App(name, used, model, pages, issued);
+    return new App(name, used, model, pages, start, issued);
   }
 }

@@ -8,11 +8,16 @@ import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
 import java.io.IOException;
 import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.page.App;
+import org.mapsel.core.page.Folio;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -47,25 +52,83 @@ class AppFileTest {
   }
 
   @Test
+  void anAppOfTheThirdFormatOpensWithoutAStartPage() throws IOException {
+    App app = AppFile.read(resource("/apps/format-3.json")).get();
+
+    assertThat(written(app)).isEqualTo(resource("/apps/format-3.expected.json"));
+    assertThat(app.start()).isEqualTo(Folio.EMPTY);
+  }
+
+  @Test
+  void descriptionsInAFileComeBackToTheByte() throws IOException {
+    App app = AppFile.read(resource("/apps/format-4.json")).get();
+    byte[] odd = {0, (byte) 0xff, (byte) 0xfe, 65};
+    ServiceDescription berthing =
+        new ServiceDescription(
+            "berthing",
+            "Berthing",
+            "http://localhost/berthing.wsdl",
+            "e1",
+            List.of(
+                new SourceText("a.wsdl", "<é/>".getBytes(StandardCharsets.UTF_8)),
+                new SourceText("b.xsd", odd)));
+    JsonNode file = JSON.readTree(AppFile.write(app, List.of(berthing)).toString());
+
+    List<ServiceDescription> read = AppFile.descriptions(file).get();
+
+    assertThat(AppFile.read(file).get()).isEqualTo(app);
+    assertThat(read).extracting(ServiceDescription::service).containsExactly("berthing", "yard");
+    assertThat(read.get(0).source()).isEqualTo(berthing.source());
+    assertThat(read.get(0).documents().get(0).bytes())
+        .isEqualTo(berthing.documents().get(0).bytes());
+    assertThat(read.get(0).documents().get(1).bytes()).isEqualTo(odd);
+    assertThat(read.get(1).documents()).isEmpty();
+    assertThat(schema().validate(file.toString(), InputFormat.JSON)).isEmpty();
+  }
+
+  @Test
+  void aFileMovesToServicesOfOtherNames() throws IOException {
+    JsonNode file = resource("/apps/format-4.json");
+
+    App moved =
+        AppFile.read(
+                AppFile.moved(file, Map.of("berthing", new App.ServiceUse("berthing-2", "other"))))
+            .get();
+
+    assertThat(moved.edition("berthing-2")).contains("other");
+    assertThat(written(moved).toString())
+        .doesNotContain("\"service\":\"berthing\"")
+        .contains("\"service\":\"yard\"");
+  }
+
+  @Test
   void anAppWithEverythingInItComesBackAsItWas() throws IOException {
-    JsonNode stored = resource("/apps/format-3.json");
+    JsonNode stored = resource("/apps/format-4.json");
     App app = AppFile.read(stored).get();
 
     assertThat(written(app)).isEqualTo(stored);
   }
 
+  private static Schema schema() throws IOException {
+    return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+        .getSchema(Files.readString(Path.of("../docs/formats/app.schema.json")));
+  }
+
   @Test
   void whatIsStoredFollowsTheDocumentedSchema() throws IOException {
-    Schema schema =
-        SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
-            .getSchema(Files.readString(Path.of("../docs/formats/app.schema.json")));
+    Schema schema = schema();
     for (String name :
-        new String[] {"format-3.json", "format-2.expected.json", "format-1.expected.json"}) {
+        new String[] {
+          "format-4.json",
+          "format-3.expected.json",
+          "format-2.expected.json",
+          "format-1.expected.json"
+        }) {
       assertThat(schema.validate(resource("/apps/" + name).toString(), InputFormat.JSON))
           .as(name)
           .isEmpty();
     }
-    for (String name : new String[] {"format-1.json", "format-2.json"}) {
+    for (String name : new String[] {"format-1.json", "format-2.json", "format-3.json"}) {
       assertThat(schema.validate(resource("/apps/" + name).toString(), InputFormat.JSON))
           .as("%s is of another format", name)
           .isNotEmpty();
@@ -74,12 +137,12 @@ class AppFileTest {
 
   @Test
   void whatIsWrongIsToldWithItsPlace() {
-    assertThat(place("{\"format\":3}")).isEqualTo("/name");
-    assertThat(place("{\"format\":3,\"name\":\"A\",\"pages\":[{\"id\":\"p\",\"name\":7}]}"))
+    assertThat(place("{\"format\":4}")).isEqualTo("/name");
+    assertThat(place("{\"format\":4,\"name\":\"A\",\"pages\":[{\"id\":\"p\",\"name\":7}]}"))
         .isEqualTo("/pages/0/name");
     assertThat(
             place(
-                "{\"format\":3,\"name\":\"A\",\"pages\":[{\"id\":\"p\",\"name\":\"P\","
+                "{\"format\":4,\"name\":\"A\",\"pages\":[{\"id\":\"p\",\"name\":\"P\","
                     + "\"parts\":[{\"kind\":\"gauge\",\"id\":\"g\"}]}]}"))
         .isEqualTo("/pages/0/parts/0/kind");
     assertThat(AppFile.read(JSON.readTree("{\"format\":99}")).findings().get(0).code())

@@ -14,8 +14,6 @@ import org.jooq.JSONB;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
-import org.mapsel.core.appfile.AppFile;
-import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.page.App;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Repository;
@@ -130,7 +128,7 @@ class AppStore {
         .set(REVISION.PARENT, parent)
         .set(REVISION.TITLE, change.title())
         .set(REVISION.EDIT, JSON.valueOf(change.edit().toString()))
-        .set(REVISION.CONTENT, JSONB.valueOf(AppFile.write(app).toString()))
+        .set(REVISION.CONTENT, JSONB.valueOf(AppContent.write(app)))
         .set(REVISION.MADE_AT, OffsetDateTime.now(clock))
         .execute();
   }
@@ -195,7 +193,6 @@ class AppStore {
   }
 
   private App app(Record row) {
-    Outcome<App> read = AppFile.read(json.readTree(row.get(REVISION.CONTENT).data()));
-    return read.value().orElseThrow(() -> Problem.refused(read.findings()));
+    return AppContent.read(json, row.get(REVISION.CONTENT).data());
   }
 }

@@ -2,8 +2,11 @@ package org.mapsel.server.apps;
 
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Subject;
+import org.mapsel.core.page.App;
+import org.mapsel.core.page.Folio;
 import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.server.web.FindingView;
@@ -13,8 +16,36 @@ public final class AppViews {
 
   private AppViews() {}
 
-  /** An app in one line. */
-  record AppBrief(String id, String name, List<PageBrief> pages) {}
+  static List<PageBrief> briefs(App app) {
+    return app.pages().stream()
+        .map(page -> new PageBrief(page.id().text(), page.name(), page.arguments().isEmpty()))
+        .toList();
+  }
+
+  /** Where visitors of an app begin: every page that can be opened by itself, if not arranged. */
+  static Folio start(App app) {
+    if (!app.start().sections().isEmpty()) {
+      return app.start();
+    }
+    return new Folio(
+        List.of(
+            new Folio.Section(
+                "",
+                app.pages().stream()
+                    .filter(page -> page.arguments().isEmpty())
+                    .map(
+                        page ->
+                            new Folio.Entry(
+                                "", page.id().text(), page.name(), "", Optional.empty()))
+                    .toList())));
+  }
+
+  /**
+   * An app in one line.
+   *
+   * @param release the number of the release that visitors see
+   */
+  record AppBrief(String id, String name, @Nullable Long release, List<PageBrief> pages) {}
 
   /**
    * A page in one line.
@@ -26,6 +57,7 @@ public final class AppViews {
   /**
    * An app as it stands.
    *
+   * @param start the start page as it was arranged
    * @param undo and {@code redo} say what they would do
    * @param errors how many findings say that something does not work
    */
@@ -35,6 +67,7 @@ public final class AppViews {
       String name,
       List<PageBrief> pages,
       List<PinView> services,
+      Folio start,
       @Nullable String undo,
       @Nullable String redo,
       int errors,

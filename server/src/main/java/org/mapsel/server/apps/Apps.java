@@ -12,7 +12,6 @@ import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.page.edit.AppEditor;
 import org.mapsel.core.page.edit.RenameApp;
 import org.mapsel.server.services.Ids;
-import org.mapsel.server.services.ServiceUsers;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
@@ -20,7 +19,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Apps: made, edited, undone and done again, and checked after every edit. */
 @Component
-public class Apps implements ServiceUsers {
+public class Apps {
 
   private static final int REMEMBERED = 32;
 
@@ -63,10 +62,18 @@ public class Apps implements ServiceUsers {
   }
 
   CheckedApp checked(KeptApp kept) {
-    Checked checked =
-        checker.check(kept.app(), Optional.ofNullable(checks.getIfPresent(kept.id())));
+    Checked checked = check(kept.app(), Optional.ofNullable(checks.getIfPresent(kept.id())));
     checks.put(kept.id(), checked);
     return new CheckedApp(kept, checked);
+  }
+
+  /**
+   * Checks an app against the services of the workspace.
+   *
+   * @param before what the last check came to; pages that did not change are not looked at again
+   */
+  Checked check(App app, Optional<Checked> before) {
+    return checker.check(app, before);
   }
 
   public PinnedServices services() {
@@ -75,6 +82,11 @@ public class Apps implements ServiceUsers {
 
   public KeptApp create(String name) {
     App app = edited(App.named(""), new RenameApp(name));
+    return create(app);
+  }
+
+  /** Keeps an app that was made elsewhere. */
+  KeptApp create(App app) {
     return store.create(Ids.of(app.name(), "app", store::exists), app);
   }
 
@@ -101,18 +113,5 @@ public class Apps implements ServiceUsers {
   void remove(String id) {
     store.remove(get(id).id());
     checks.invalidate(id);
-  }
-
-  @Override
-  public List<String> appsUsing(String service) {
-    return store.all().stream()
-        .map(KeptApp::app)
-        .filter(
-            app ->
-                app.pages().stream()
-                    .flatMap(page -> page.calls().stream())
-                    .anyMatch(call -> call.service().equals(service)))
-        .map(App::name)
-        .toList();
   }
 }

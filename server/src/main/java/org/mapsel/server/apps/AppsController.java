@@ -1,7 +1,6 @@
 package org.mapsel.server.apps;
 
 import java.util.List;
-import org.mapsel.core.appfile.AppFile;
 import org.mapsel.core.finding.Severity;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Page;
@@ -11,7 +10,6 @@ import org.mapsel.server.apps.AppViews.AppFindingView;
 import org.mapsel.server.apps.AppViews.AppView;
 import org.mapsel.server.apps.AppViews.EditRequest;
 import org.mapsel.server.apps.AppViews.NewApp;
-import org.mapsel.server.apps.AppViews.PageBrief;
 import org.mapsel.server.apps.AppViews.PinView;
 import org.mapsel.server.apps.AppViews.RepairView;
 import org.mapsel.server.apps.AppViews.VersionRequest;
@@ -26,7 +24,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import tools.jackson.databind.JsonNode;
 
 /** Apps and edits of them. */
 @RestController
@@ -34,9 +31,11 @@ import tools.jackson.databind.JsonNode;
 class AppsController {
 
   private final Apps apps;
+  private final Releases releases;
   private final Workspace workspace;
 
-  AppsController(Apps apps, Workspace workspace) {
+  AppsController(Apps apps, Releases releases, Workspace workspace) {
+    this.releases = releases;
     this.apps = apps;
     this.workspace = workspace;
   }
@@ -44,13 +43,13 @@ class AppsController {
   @GetMapping
   List<AppBrief> list() {
     return apps.list().stream()
-        .map(kept -> new AppBrief(kept.id(), kept.app().name(), briefs(kept.app())))
-        .toList();
-  }
-
-  private static List<PageBrief> briefs(App app) {
-    return app.pages().stream()
-        .map(page -> new PageBrief(page.id().text(), page.name(), page.arguments().isEmpty()))
+        .map(
+            kept ->
+                new AppBrief(
+                    kept.id(),
+                    kept.app().name(),
+                    releases.currentNumber(kept.id()).orElse(null),
+                    AppViews.briefs(kept.app())))
         .toList();
   }
 
@@ -62,12 +61,6 @@ class AppsController {
   @GetMapping("/{app}")
   AppView get(@PathVariable String app) {
     return view(apps.get(app));
-  }
-
-  /** The app as it is stored, to keep elsewhere or to check on the command line. */
-  @GetMapping("/{app}/file")
-  JsonNode file(@PathVariable String app) {
-    return AppFile.write(apps.get(app).app());
   }
 
   @DeleteMapping("/{app}")
@@ -115,8 +108,9 @@ class AppsController {
         kept.id(),
         kept.version(),
         kept.app().name(),
-        briefs(kept.app()),
+        AppViews.briefs(kept.app()),
         kept.app().services().stream().map(this::pin).toList(),
+        kept.app().start(),
         kept.undoTitle().orElse(null),
         kept.redoTitle().orElse(null),
         count(checked, Severity.ERROR),

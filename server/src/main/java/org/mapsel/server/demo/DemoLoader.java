@@ -3,15 +3,20 @@ package org.mapsel.server.demo;
 import static org.mapsel.server.schema.Tables.SETTING;
 
 import java.util.List;
+import java.util.Optional;
 import org.jooq.DSLContext;
+import org.mapsel.core.page.Folio;
 import org.mapsel.core.page.Page;
+import org.mapsel.core.page.Part;
 import org.mapsel.core.page.edit.AddPage;
 import org.mapsel.core.page.edit.AddPages;
 import org.mapsel.core.page.edit.AppEdit;
+import org.mapsel.core.page.edit.SetStartPage;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.server.apps.Apps;
+import org.mapsel.server.apps.Releases;
 import org.mapsel.server.services.Intakes;
 import org.mapsel.server.services.ServiceViews.IntakeView;
 import org.mapsel.server.services.ServiceViews.ServiceView;
@@ -31,24 +36,28 @@ class DemoLoader {
 
   private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
   private static final String LOADED = "demo.loaded";
+  private static final String FIRST = "The demo as it comes.";
 
   private final String standIns;
   private final DSLContext sql;
   private final Intakes intakes;
   private final Workspace workspace;
   private final Apps apps;
+  private final Releases releases;
 
   DemoLoader(
       @Value("${mapsel.demo}") String standIns,
       DSLContext sql,
       Intakes intakes,
       Workspace workspace,
-      Apps apps) {
+      Apps apps,
+      Releases releases) {
     this.standIns = standIns;
     this.sql = sql;
     this.intakes = intakes;
     this.workspace = workspace;
     this.apps = apps;
+    this.releases = releases;
   }
 
   @EventListener(ApplicationReadyEvent.class)
@@ -77,16 +86,40 @@ class DemoLoader {
                 read.operations().stream().map(one -> new OperationId(one.id())).toList(),
                 new EndpointId("main")));
     var app = apps.create("Yard board");
-    apps.edit(
-        app.id(),
-        app.version(),
-        new AddPages(
-            yard.id(),
-            yard.edition(),
-            new OperationId("Cranes.list"),
-            new EndpointId(yard.endpoint()),
-            List.of(),
-            true));
+    app =
+        apps.edit(
+            app.id(),
+            app.version(),
+            new AddPages(
+                yard.id(),
+                yard.edition(),
+                new OperationId("Cranes.list"),
+                new EndpointId(yard.endpoint()),
+                List.of(),
+                true));
+    apps.edit(app.id(), app.version(), startPage(app.app().pages().getFirst()));
+    releases.release(app.id(), FIRST);
+  }
+
+  /** Tells how many rows the list of the first page has now. */
+  private static AppEdit startPage(Page list) {
+    Optional<Folio.Figure> count =
+        list.parts().stream()
+            .filter(Part.OverRows.class::isInstance)
+            .findFirst()
+            .map(rows -> new Folio.Figure(rows.id(), "cranes"));
+    return new SetStartPage(
+        new Folio(
+            List.of(
+                new Folio.Section(
+                    "On the quay",
+                    List.of(
+                        new Folio.Entry(
+                            "",
+                            list.id().text(),
+                            list.name(),
+                            "Every crane, what it can lift and its jobs",
+                            count))))));
   }
 
   private void makeDutyDesk() {
@@ -119,6 +152,7 @@ class DemoLoader {
     List<Page> pages = app.app().pages();
     app = apps.edit(app.id(), app.version(), DutyDeskModel.uses(pages.getFirst(), pages.getLast()));
     new DutyDeskWay(apps, app, berthing).make();
+    releases.release(app.id(), FIRST);
   }
 
   private static AppEdit page(ServiceView service, String operation, FieldPath... fields) {

@@ -25,15 +25,29 @@ class RunStore {
   /**
    * A run as it is kept.
    *
+   * @param release the release of the app that it runs; nothing for the draft
    * @param previous the run that its page was opened from
    */
   record Kept(
       String id,
       String app,
       String page,
+      Optional<Long> release,
       boolean builder,
       Optional<String> previous,
-      JsonNode state) {}
+      JsonNode state) {
+
+    /** A run that was not begun yet. */
+    static Kept fresh(
+        String app,
+        String page,
+        Optional<Long> release,
+        boolean builder,
+        Optional<String> previous,
+        JsonNode state) {
+      return new Kept("", app, page, release, builder, previous, state);
+    }
+  }
 
   private final DSLContext sql;
   private final JsonMapper json;
@@ -46,21 +60,32 @@ class RunStore {
   }
 
   /** Begins a run, and ends those that were left. */
-  String begin(
-      String app, String page, boolean builder, Optional<String> previous, JsonNode state) {
+  Kept begin(Kept fresh) {
     String id = UUID.randomUUID().toString();
     OffsetDateTime now = OffsetDateTime.now(clock);
     sql.deleteFrom(RUN).where(RUN.TOUCHED_AT.lt(now.minus(LIFE))).execute();
     sql.insertInto(RUN)
         .set(RUN.ID, id)
-        .set(RUN.APP_ID, app)
-        .set(RUN.PAGE_ID, page)
-        .set(RUN.BUILDER, builder)
-        .set(RUN.PREVIOUS, previous.orElse(null))
-        .set(RUN.STATE, JSON.valueOf(state.toString()))
+        .set(RUN.APP_ID, fresh.app())
+        .set(RUN.PAGE_ID, fresh.page())
+        .set(RUN.RELEASE, fresh.release().orElse(null))
+        .set(RUN.BUILDER, fresh.builder())
+        .set(RUN.PREVIOUS, fresh.previous().orElse(null))
+        .set(RUN.STATE, JSON.valueOf(fresh.state().toString()))
         .set(RUN.TOUCHED_AT, now)
         .execute();
-    return id;
+    return new Kept(
+        id,
+        fresh.app(),
+        fresh.page(),
+        fresh.release(),
+        fresh.builder(),
+        fresh.previous(),
+        fresh.state());
+  }
+
+  void remove(String id) {
+    sql.deleteFrom(RUN).where(RUN.ID.eq(id)).execute();
   }
 
   Optional<Kept> find(String id) {
@@ -72,6 +97,7 @@ class RunStore {
                     row.get(RUN.ID),
                     row.get(RUN.APP_ID),
                     row.get(RUN.PAGE_ID),
+                    Optional.ofNullable(row.get(RUN.RELEASE)),
                     row.get(RUN.BUILDER),
                     Optional.ofNullable(row.get(RUN.PREVIOUS)),
                     json.readTree(row.get(RUN.STATE).data())));

@@ -20,17 +20,32 @@ final class RunViews {
   /**
    * A run of a page.
    *
-   * @param builder whether somebody tries it who builds it: then what comes back becomes the
-   *     current sample, and is kept whole
+   * @param as for whom it is opened
+   * @param release which release; nothing for the one that visitors see now
    * @param inputs what stands in the form already: when a page is opened anew, or tried with a
    *     sample
    * @param arguments what the page is opened with, as its address has it: only simple ones
    */
-  record RunRequest(boolean builder, Map<String, JsonNode> inputs, Map<String, String> arguments) {
+  record RunRequest(
+      RunAs as,
+      @Nullable Long release,
+      Map<String, JsonNode> inputs,
+      Map<String, String> arguments) {
     RunRequest {
+      Objects.requireNonNull(as);
       inputs = Map.copyOf(inputs);
       arguments = Map.copyOf(arguments);
     }
+  }
+
+  /** For whom a page is opened. */
+  enum RunAs {
+    /** Who builds it and tries the draft: what comes back becomes the current sample, whole. */
+    BUILDER,
+    /** Who looks at the draft as visitors would see it. */
+    REVIEWER,
+    /** Who uses what was released. */
+    VISITOR
   }
 
   /** Something a visitor did, with what was typed since the last event. */
@@ -131,4 +146,12 @@ final class RunViews {
 
   /** A parameter as it was sent. */
   record TracedParameter(FieldPath path, JsonNode value) {}
+
+  /**
+   * What a part says on a page that was just opened.
+   *
+   * @param text nothing if it says nothing now
+   * @param at when the page was opened for it
+   */
+  record FigureView(@Nullable String text, OffsetDateTime at) {}
 }

@@ -16,25 +16,21 @@ import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.model.Formats;
-import org.mapsel.core.page.App;
 import org.mapsel.core.page.Call;
-import org.mapsel.core.page.Page;
 import org.mapsel.core.page.ServiceLookup;
-import org.mapsel.core.page.plan.PagePlan;
-import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.page.run.PageRunner;
 import org.mapsel.core.page.run.PageState;
+import org.mapsel.core.page.view.PageView;
 import org.mapsel.core.page.view.PageViews;
 import org.mapsel.core.page.view.PartView;
-import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
-import org.mapsel.server.apps.Apps;
+import org.mapsel.server.apps.Releases;
 import org.mapsel.server.runs.RunViews.EventRequest;
 import org.mapsel.server.runs.RunViews.RunRequest;
 import org.mapsel.server.runs.RunViews.RunView;
@@ -55,13 +51,13 @@ import tools.jackson.databind.node.ObjectNode;
 @Component
 class Runs {
 
-  private final Apps apps;
+  private final OpenPages pages;
   private final Recorder recorder;
   private final RunStore store;
   private final Clock clock;
 
-  Runs(Apps apps, Recorder recorder, RunStore store, Clock clock) {
-    this.apps = apps;
+  Runs(OpenPages pages, Recorder recorder, RunStore store, Clock clock) {
+    this.pages = pages;
     this.recorder = recorder;
     this.store = store;
     this.clock = clock;
@@ -70,46 +66,10 @@ class Runs {
   /** One press leads to so many events at most: reactions that cause each other have an end. */
   private static final int MOST_EVENTS = 200;
 
-  /** A page that runs, as it was edited last. */
-  private record Running(
-      String id,
-      String appId,
-      App app,
-      boolean builder,
-      Optional<String> previous,
-      PagePlan plan,
-      PageReach reach) {
-
-    Page page() {
-      return plan.page();
-    }
-  }
-
   /** What happened on the way: the calls that were made, and where the page leads. */
   private static final class Course {
     private final List<TracedCall> trace = new ArrayList<>();
     private Optional<RunViews.Leads> leads = Optional.empty();
-  }
-
-  private Running running(
-      String id, String appId, String pageId, boolean builder, Optional<String> previous) {
-    Apps.CheckedApp checked = apps.checked(appId);
-    App app = checked.kept().app();
-    Page page =
-        app.find(new PageId(pageId))
-            .orElseThrow(() -> Problem.missing("APP_PAGE_MISSING", "page", pageId));
-    return new Running(
-        id,
-        appId,
-        app,
-        builder,
-        previous,
-        checked.checked().pages().get(page.id()).plan(),
-        new PageReach(app, page, apps.services()));
-  }
-
-  private Running running(RunStore.Kept kept) {
-    return running(kept.id(), kept.app(), kept.page(), kept.builder(), kept.previous());
   }
 
   private RunStore.Kept kept(String id) {
@@ -118,7 +78,13 @@ class Runs {
 
   /** Opens a page. */
   RunView begin(String appId, String pageId, RunRequest request, Locale locale) {
-    Running running = begin(appId, pageId, request.builder(), Optional.empty());
+    Running running =
+        begin(
+            appId,
+            pageId,
+            pages.version(appId, request),
+            request.as() == RunViews.RunAs.BUILDER,
+            Optional.empty());
     ObjectNode simple = JsonNodeFactory.instance.objectNode();
     request.arguments().forEach(simple::put);
     Map<String, Value> arguments = StateJson.arguments(simple, running.reach());
@@ -131,21 +97,36 @@ class Runs {
     return view(running, course, locale);
   }
 
-  private Running begin(String appId, String pageId, boolean builder, Optional<String> previous) {
+  private Running begin(
+      String appId,
+      String pageId,
+      Releases.Version version,
+      boolean builder,
+      Optional<String> previous) {
+    RunStore.Kept fresh =
+        RunStore.Kept.fresh(
+            appId, pageId, version.release(), builder, previous, StateJson.write(PageState.EMPTY));
     // Whether there is such a page is looked at first.
-    running("", appId, pageId, builder, previous);
-    String id = store.begin(appId, pageId, builder, previous, StateJson.write(PageState.EMPTY));
-    return running(id, appId, pageId, builder, previous);
+    pages.running(fresh, version);
+    return pages.running(store.begin(fresh), version);
+  }
+
+  /** A page as it looks when it has just been opened; nobody goes on with it. */
+  PageView glance(String appId, String pageId, boolean draft, Locale locale) {
+    RunViews.RunAs as = draft ? RunViews.RunAs.REVIEWER : RunViews.RunAs.VISITOR;
+    RunView opened = begin(appId, pageId, new RunRequest(as, null, Map.of(), Map.of()), locale);
+    store.remove(opened.run());
+    return opened.page();
   }
 
   /** A page as it was left. */
   RunView again(String id, Locale locale) {
-    return view(running(kept(id)), new Course(), locale);
+    return view(pages.running(kept(id)), new Course(), locale);
   }
 
   /** Something happens on an open page. */
   RunView event(String id, EventRequest request, Locale locale) {
-    Running running = running(kept(id));
+    Running running = pages.running(kept(id));
     Course course =
         happen(
             running,
@@ -207,7 +188,7 @@ class Runs {
 
   /** Rows of a table that were not drawn yet. */
   PartView.RowsView rows(String id, String part, int from, int count, Locale locale) {
-    Running running = running(kept(id));
+    Running running = pages.running(kept(id));
     return views(running, locale)
         .rows(new PartId(part), from, count)
         .orElseThrow(() -> Problem.missing("APP_PART_MISSING", "part", part, "page", ""));
@@ -215,7 +196,7 @@ class Runs {
 
   /** All rows of a part as the visitor sees them, with their labels first. */
   List<List<String>> texts(String id, String part, Locale locale) {
-    Running running = running(kept(id));
+    Running running = pages.running(kept(id));
     return views(running, locale)
         .texts(shown(running, part, locale))
         .orElseThrow(() -> Problem.missing("APP_PART_MISSING", "part", part, "page", ""));
@@ -258,7 +239,12 @@ class Runs {
       case PageEffect.GoBack back -> course.leads = Optional.of(back(running, back));
       case PageEffect.GoTo go -> {
         Running opened =
-            begin(running.appId(), go.page().text(), running.builder(), Optional.of(running.id()));
+            begin(
+                running.appId(),
+                go.page().text(),
+                pages.version(running),
+                running.builder(),
+                Optional.of(running.id()));
         Course further =
             happen(opened, List.of(new PageEvent.Opened(go.arguments(), go.messages())), locale);
         course.trace.addAll(further.trace);
@@ -276,7 +262,7 @@ class Runs {
     Optional<RunStore.Kept> previous = running.previous().flatMap(store::find);
     previous.ifPresent(
         kept -> {
-          Running before = running(kept);
+          Running before = pages.running(kept);
           store.change(
               kept.id(),
               json -> {

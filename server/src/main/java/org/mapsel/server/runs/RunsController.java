@@ -3,6 +3,7 @@ package org.mapsel.server.runs;
 import java.util.Locale;
 import org.mapsel.core.page.view.PartView;
 import org.mapsel.server.runs.RunViews.EventRequest;
+import org.mapsel.server.runs.RunViews.FigureView;
 import org.mapsel.server.runs.RunViews.RunRequest;
 import org.mapsel.server.runs.RunViews.RunView;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -19,8 +20,10 @@ import org.springframework.web.bind.annotation.RestController;
 class RunsController {
 
   private final Runs runs;
+  private final Figures figures;
 
-  RunsController(Runs runs) {
+  RunsController(Runs runs, Figures figures) {
+    this.figures = figures;
     this.runs = runs;
   }
 
@@ -58,5 +61,16 @@ class RunsController {
   @GetMapping(value = "/runs/{run}/parts/{part}/rows.csv", produces = "text/csv;charset=UTF-8")
   String csv(@PathVariable String run, @PathVariable String part, Locale locale) {
     return RowsFile.csv(runs.texts(run, part, locale));
+  }
+
+  /** What a part says on a page that was just opened, for start pages. */
+  @GetMapping("/open/{app}/pages/{page}/parts/{part}/figure")
+  FigureView figure(
+      @PathVariable String app,
+      @PathVariable String page,
+      @PathVariable String part,
+      @RequestParam(defaultValue = "false") boolean draft,
+      Locale locale) {
+    return figures.get(app, page, part, draft, locale);
   }
 }

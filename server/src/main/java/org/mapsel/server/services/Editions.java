@@ -14,7 +14,6 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Description;
 import org.mapsel.core.intake.Intake;
-import org.mapsel.core.read.Resolver;
 import org.mapsel.core.service.Service;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
@@ -44,7 +43,7 @@ public class Editions {
   }
 
   /** Keeps a description that was read from a source; one without operations is refused. */
-  Edition keep(String source, Outcome<Description> read) {
+  public Edition keep(String source, Outcome<Description> read) {
     Description description =
         read.value()
             .filter(each -> !each.service().operations().isEmpty())
@@ -69,16 +68,7 @@ public class Editions {
     if (documents.isEmpty()) {
       return null;
     }
-    Resolver kept =
-        address ->
-            documents.stream()
-                .filter(document -> document.address().equals(address))
-                .findFirst()
-                .map(Outcome::of)
-                .orElseGet(
-                    () ->
-                        Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address)));
-    Outcome<Description> outcome = Intake.read(documents.get(0), kept);
+    Outcome<Description> outcome = Intake.read(documents);
     return outcome
         .value()
         .map(

@@ -64,6 +64,12 @@ class ServiceStore {
         .fetchOptional(SERVICE_EDITION.SERVICE_ID);
   }
 
+  boolean hasEdition(String service, String edition) {
+    return sql.fetchExists(
+        SERVICE_EDITION,
+        SERVICE_EDITION.SERVICE_ID.eq(service).and(SERVICE_EDITION.EDITION_ID.eq(edition)));
+  }
+
   List<OperationId> taken(String service) {
     return sql.select(TAKEN_OPERATION.OPERATION)
         .from(TAKEN_OPERATION)

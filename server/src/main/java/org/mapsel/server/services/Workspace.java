@@ -2,6 +2,7 @@ package org.mapsel.server.services;
 
 import java.net.URI;
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -65,11 +66,10 @@ public class Workspace {
             .orElse(request.endpoint());
     Set<OperationId> all = new LinkedHashSet<>(store.taken(id));
     all.addAll(wanted);
-    List<OperationId> inOrder = service.operations().ids().stream().filter(all::contains).toList();
     store.put(
         new ServiceStore.Kept(
             id, service.name(), edition.source(), edition.id(), endpoint, OffsetDateTime.MIN),
-        inOrder);
+        inOrder(service, all));
     return get(id);
   }
 
@@ -182,6 +182,59 @@ public class Workspace {
   /** The name of a service for messages; its id if it is gone. */
   public String nameOf(String id) {
     return store.find(id).map(ServiceStore.Kept::name).orElse(id);
+  }
+
+  /** Where a service's description was read from; empty if the service is gone. */
+  public String sourceOf(String id) {
+    return store.find(id).map(ServiceStore.Kept::source).orElse("");
+  }
+
+  /** The service that has an edition, be it its newest or not. */
+  public Optional<String> serviceOf(String edition) {
+    return store.withEdition(edition);
+  }
+
+  /** Whether an edition is one of a service. */
+  public boolean hasEdition(String service, String edition) {
+    return store.hasEdition(service, edition);
+  }
+
+  /**
+   * Adds a service with an edition that came along with an app.
+   *
+   * @param wish the id it is to have, if that is free
+   * @return its id
+   */
+  public String adopt(
+      String wish, String name, Edition edition, Set<OperationId> operations, EndpointId endpoint) {
+    String id = Ids.of(wish, "service", taken -> store.find(taken).isPresent());
+    store.put(
+        new ServiceStore.Kept(
+            id, name, edition.source(), edition.id(), endpoint, OffsetDateTime.MIN),
+        inOrder(edition.service(), operations));
+    return id;
+  }
+
+  /** Takes operations that an app calls, besides those that are taken already. */
+  public void takeMore(String service, String edition, Set<OperationId> operations) {
+    ServiceStore.Kept kept = kept(service);
+    Service described = editions.get(edition).service();
+    for (OperationId id : operations) {
+      if (described.findOperation(id).isEmpty()) {
+        throw Problem.missing("SERVER_OPERATION_MISSING", "operation", id.text());
+      }
+    }
+    Set<OperationId> all = new LinkedHashSet<>(store.taken(service));
+    if (all.addAll(operations)) {
+      store.put(kept, inOrder(described, all));
+    }
+  }
+
+  private static List<OperationId> inOrder(Service service, Set<OperationId> wanted) {
+    List<OperationId> inOrder =
+        new ArrayList<>(service.operations().ids().stream().filter(wanted::contains).toList());
+    wanted.stream().filter(id -> !inOrder.contains(id)).forEach(inOrder::add);
+    return inOrder;
   }
 
   public boolean isEmpty() {

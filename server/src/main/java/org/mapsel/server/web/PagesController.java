@@ -27,7 +27,16 @@ class PagesController {
         : ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE).body("starting");
   }
 
-  @GetMapping({"/", "/services/**", "/apps/**", "/open/**"})
+  @GetMapping({
+    "/",
+    "/services/**",
+    "/apps/**",
+    "/model",
+    "/open/**",
+    "/draft/**",
+    "/release/**",
+    "/releases/**"
+  })
   String page() {
     return "forward:/index.html";
   }

@@ -212,7 +212,7 @@ class AppsApiTest {
   void aPageRunsWithRealAnswersWhichBecomeItsSampleForBuilders() {
     edit(1, addPage);
     api.post(tries, "{'endpoint':'BerthingSoap11','parameters':{'hullNumber':'S-1'}}");
-    Api.Answer visit = api.post(page() + "/runs", "{'builder':false,'inputs':{},'arguments':{}}");
+    Api.Answer visit = api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}");
     assertThat(visit.text("/page/parts/2/rows/content")).isEqualTo("NONE");
 
     Api.Answer run = press(visit, "S-20417");
@@ -224,7 +224,7 @@ class AppsApiTest {
         .as("a visit is no sample")
         .isEqualTo("S-1");
     Api.Answer built =
-        press(api.post(page() + "/runs", "{'builder':true,'inputs':{},'arguments':{}}"), "S-20417");
+        press(api.post(page() + "/runs", "{'as':'BUILDER','inputs':{},'arguments':{}}"), "S-20417");
     assertThat(built.text("/trace/0/parameters/0/value")).isEqualTo("S-20417");
     assertThat(built.body().at("/trace/0/failed").asBoolean()).isFalse();
     assertThat(bench().text("/calls/0/origin")).isEqualTo("recorded");
@@ -237,7 +237,7 @@ class AppsApiTest {
     edit(1, addPage);
     Api.Answer run =
         press(
-            api.post(page() + "/runs", "{'builder':false,'inputs':{},'arguments':{}}"), "S-20417");
+            api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}"), "S-20417");
     String table = part(run, "/page/parts", "table");
     String at = "/api/runs/" + run.text("/run");
 
@@ -258,7 +258,7 @@ class AppsApiTest {
     edit(1, addPage);
     Api.Answer run =
         press(
-            api.post(page() + "/runs", "{'builder':false,'inputs':{},'arguments':{}}"), "S-20417");
+            api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}"), "S-20417");
     String events = "/api/runs/" + run.text("/run") + "/events";
     String table = part(run, "/page/parts", "table");
     String button = part(run, "/page/parts", "button");
@@ -310,7 +310,7 @@ class AppsApiTest {
     Api.Answer run =
         press(
             api.post(
-                app + "/pages/" + first + "/runs", "{'builder':false,'inputs':{},'arguments':{}}"),
+                app + "/pages/" + first + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}"),
             "S-20417");
     assertThat(run.text("/leads/page")).isEqualTo(other);
     String there = run.text("/leads/run");
@@ -341,7 +341,7 @@ class AppsApiTest {
   @Test
   void aFailedCallBecomesAMessage() {
     edit(1, addPage);
-    Api.Answer visit = api.post(page() + "/runs", "{'builder':false,'inputs':{},'arguments':{}}");
+    Api.Answer visit = api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}");
     Api.Answer run = press(visit, "");
 
     assertThat(run.text("/page/messages/0/text")).isEqualTo("Please fill in: Hull number.");
@@ -365,7 +365,7 @@ class AppsApiTest {
   @Test
   void theModelIsSharedAndDerivedFieldsHaveValuesAsTheyAreMade() {
     edit(1, addPage);
-    press(api.post(page() + "/runs", "{'builder':true,'inputs':{},'arguments':{}}"), "S-20417");
+    press(api.post(page() + "/runs", "{'as':'BUILDER','inputs':{},'arguments':{}}"), "S-20417");
     String field =
         bench()
             .body()

@@ -76,7 +76,7 @@ class SeenFieldsApiTest {
       String page = "/api/apps/" + app + "/pages/" + made.text("/pages/0/id");
       assertThat(api.get(page + "/bench").text("/page/parts/1/rows/columns/1/display"))
           .isEqualTo("NUMBER");
-      Api.Answer visit = api.post(page + "/runs", "{'builder':false,'inputs':{},'arguments':{}}");
+      Api.Answer visit = api.post(page + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}");
       Api.Answer run =
           api.post(
               "/api/runs/" + visit.text("/run") + "/events",

@@ -46,10 +46,20 @@ public final class Api {
 
   /** The body may use single quotes for double ones. */
   public Answer post(String path, String json) {
+    return postAsIs(path, json.replace('\'', '"'));
+  }
+
+  /** With a body that holds single quotes of its own. */
+  public Answer postAsIs(String path, String json) {
     return send(
         request(path)
             .header("Content-Type", "application/json")
-            .POST(BodyPublishers.ofString(json.replace('\'', '"'))));
+            .POST(BodyPublishers.ofString(json)));
+  }
+
+  /** A file, to the character. */
+  public String file(String path) {
+    return text(request(path).GET()).body();
   }
 
   /** Like {@link #post}. */
@@ -69,12 +79,16 @@ public final class Api {
   }
 
   public Answer send(HttpRequest.Builder request) {
+    HttpResponse<String> response = text(request);
+    String body = response.body();
+    return response.headers().firstValue("Content-Type").orElse("").contains("ndjson")
+        ? last(response.statusCode(), body)
+        : new Answer(response.statusCode(), JSON.readTree(body.isEmpty() ? "null" : body));
+  }
+
+  private HttpResponse<String> text(HttpRequest.Builder request) {
     try {
-      HttpResponse<String> response = http.send(request.build(), BodyHandlers.ofString());
-      String body = response.body();
-      return response.headers().firstValue("Content-Type").orElse("").contains("ndjson")
-          ? last(response.statusCode(), body)
-          : new Answer(response.statusCode(), JSON.readTree(body.isEmpty() ? "null" : body));
+      return http.send(request.build(), BodyHandlers.ofString());
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     } catch (InterruptedException e) {

@@ -9,15 +9,26 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /** The real application on a free port, with a database of its own. */
-public final class TestServer implements BeforeAllCallback, AfterAllCallback {
+public final class TestServer implements BeforeAllCallback, AfterAllCallback, AutoCloseable {
 
   private static final AtomicInteger NUMBER = new AtomicInteger();
 
   private ConfigurableApplicationContext context;
   private Api api;
 
+  /** One more, beside that of the test. */
+  public static TestServer started() {
+    TestServer server = new TestServer();
+    server.start();
+    return server;
+  }
+
   @Override
   public void beforeAll(ExtensionContext test) {
+    start();
+  }
+
+  private void start() {
     SpringApplication application = new SpringApplication(MapselServer.class);
     context =
         application.run(
@@ -36,6 +47,11 @@ public final class TestServer implements BeforeAllCallback, AfterAllCallback {
 
   @Override
   public void afterAll(ExtensionContext test) {
+    close();
+  }
+
+  @Override
+  public void close() {
     context.close();
   }
 

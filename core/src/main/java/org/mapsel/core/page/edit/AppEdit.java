@@ -53,7 +53,8 @@ public sealed interface AppEdit
         PutDerivedField,
         RemoveDerivedField,
         PutValueList,
-        RemoveValueList {
+        RemoveValueList,
+        SetStartPage {
 
   /** What it does, for the list of revisions. */
   String title();

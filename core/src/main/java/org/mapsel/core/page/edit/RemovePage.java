@@ -17,6 +17,7 @@ public record RemovePage(PageId page) implements AppEdit {
     Page gone = editing.page(page);
     return editing
         .app()
+        .with(editing.app().start().without(page))
         .withPages(editing.app().pages().stream().filter(known -> known != gone).toList());
   }
 }

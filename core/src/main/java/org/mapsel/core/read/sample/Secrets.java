@@ -10,7 +10,7 @@ import java.util.regex.Pattern;
  * kept nor shown: headers and cookies that prove who calls, users with their passwords, and values
  * whose name says that they are secret.
  */
-final class Secrets {
+public final class Secrets {
 
   /** What stands in the place of a secret. */
   static final String HIDDEN = "\u2022\u2022\u2022";
@@ -53,11 +53,14 @@ final class Secrets {
   }
 
   /**
+   * A text that may be shown.
+   *
    * @param names what was taken out, by the name it had
    */
-  record Cleaned(String text, Set<String> names) {}
+  public record Cleaned(String text, Set<String> names) {}
 
-  static Cleaned clean(String text) {
+  /** A text without what looks secret in it. */
+  public static Cleaned clean(String text) {
     Set<String> names = new LinkedHashSet<>();
     String clean = text;
     for (Pattern place : PLACES) {

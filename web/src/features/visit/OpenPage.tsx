@@ -1,13 +1,14 @@
-import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { Link, useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
-import type { AppView, Leads } from '@/api/client';
-import { appQuery } from '@/api/queries';
+import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
+import type { Leads, OpenApp } from '@/api/client';
+import { openQuery } from '@/api/queries';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
 import { DrawnPage } from '@/parts/DrawnPage';
 import { useRun } from '@/parts/useRun';
+import { useVersion, type Version } from './version';
+import { VisitFrame } from './VisitFrame';
 
 /** What the browser's history keeps of a page: never in its address, which people hand on. */
 interface Left {
@@ -15,7 +16,8 @@ interface Left {
   seen: boolean;
 }
 
-function Finished({ view, page }: { view: AppView; page: string }) {
+function Finished(props: { view: OpenApp; page: string; version: Version }) {
+  const { view, page, version } = props;
   const navigate = useNavigate();
   const location = useLocation();
   const [search] = useSearchParams();
@@ -24,14 +26,14 @@ function Finished({ view, page }: { view: AppView; page: string }) {
     switch (leads.kind) {
       case 'page': {
         const address = new URLSearchParams(leads.arguments).toString();
-        void navigate(`/open/${view.id}/${leads.page}${address && `?${address}`}`, {
+        void navigate(`${version.base}/${leads.page}${address && `?${address}`}`, {
           state: { run: leads.run, seen: false } satisfies Left,
         });
         return;
       }
       case 'back':
         if (leads.run) void navigate(-1);
-        else void navigate(`/open/${view.id}/${leads.page}`);
+        else void navigate(`${version.base}/${leads.page}`);
         return;
       case 'outside':
         window.open(leads.address, '_blank', 'noopener');
@@ -40,7 +42,8 @@ function Finished({ view, page }: { view: AppView; page: string }) {
   const live = useRun({
     app: view.id,
     page,
-    builder: false,
+    as: version.as,
+    release: version.release,
     arguments: Object.fromEntries(search),
     run: left?.run,
     seen: left?.seen ?? false,
@@ -73,50 +76,19 @@ function Finished({ view, page }: { view: AppView; page: string }) {
 
 /** A page as end users see it: no frame, no working parts, from 360 px. */
 export function OpenPage() {
-  const { app = '', page: pageId = '' } = useParams();
+  const { page = '' } = useParams();
+  const version = useVersion();
   const { key } = useLocation();
-  const { data, error, refetch } = useQuery(appQuery(app));
-  const there = data?.pages.some(({ id }) => id === pageId);
-  const listed = data?.pages.filter(({ id, alone }) => alone || id === pageId);
+  const { data, error, refetch } = useQuery(openQuery(version));
+  const there = data?.pages.some(({ id }) => id === page);
   return (
-    <Box sx={{ maxWidth: 980, mx: 'auto', px: { xs: 2, sm: 4 }, py: 2 }}>
+    <VisitFrame version={version} view={data} page={page}>
       {error && <Problem error={error} onRetry={() => void refetch()} />}
       {!data && !error && <Waiting what="Opening the page" />}
-      {data && (
-        <Box
-          component="nav"
-          aria-label={data.name}
-          sx={{
-            display: 'flex',
-            flexWrap: 'wrap',
-            columnGap: 2.5,
-            rowGap: 0.5,
-            borderBottom: '1px solid',
-            borderColor: 'divider',
-            pb: 1,
-            mb: 3,
-            '@media print': { display: 'none' },
-          }}
-        >
-          <strong>{data.name}</strong>
-          {listed?.map((one) => (
-            <Box
-              key={one.id}
-              component={Link}
-              to={`/open/${data.id}/${one.id}`}
-              aria-current={one.id === pageId ? 'page' : undefined}
-              sx={{
-                color: 'primary.main',
-                textDecoration: one.id === pageId ? 'underline' : 'none',
-              }}
-            >
-              {one.name}
-            </Box>
-          ))}
-        </Box>
+      {data && there && (
+        <Finished key={`${page} ${key}`} view={data} page={page} version={version} />
       )}
-      {data && there && <Finished key={`${pageId} ${key}`} view={data} page={pageId} />}
       {data && !there && <p>This page is not here any more. Choose another one above.</p>}
-    </Box>
+    </VisitFrame>
   );
 }

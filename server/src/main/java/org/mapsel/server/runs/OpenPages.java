@@ -1,0 +1,64 @@
+package org.mapsel.server.runs;
+
+import java.util.Optional;
+import org.mapsel.core.page.App;
+import org.mapsel.core.page.Page;
+import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.core.ref.PageId;
+import org.mapsel.server.apps.Apps;
+import org.mapsel.server.apps.Releases;
+import org.mapsel.server.runs.RunViews.RunAs;
+import org.mapsel.server.runs.RunViews.RunRequest;
+import org.mapsel.server.web.Problem;
+import org.springframework.stereotype.Component;
+
+/** Finds what a run needs: the version of the app that its page was opened in, planned. */
+@Component
+class OpenPages {
+
+  private final Apps apps;
+  private final Releases releases;
+
+  OpenPages(Apps apps, Releases releases) {
+    this.apps = apps;
+    this.releases = releases;
+  }
+
+  /** The version that somebody is to see who opens a page now. */
+  Releases.Version version(String app, RunRequest request) {
+    if (request.as() != RunAs.VISITOR) {
+      return releases.draft(app);
+    }
+    return request.release() == null ? releases.current(app) : releases.get(app, request.release());
+  }
+
+  /** The version that a run goes on with. */
+  Releases.Version version(Running running) {
+    return version(running.appId(), running.release());
+  }
+
+  private Releases.Version version(String app, Optional<Long> release) {
+    return release.map(number -> releases.get(app, number)).orElseGet(() -> releases.draft(app));
+  }
+
+  Running running(RunStore.Kept kept) {
+    return running(kept, version(kept.app(), kept.release()));
+  }
+
+  /** A page of a version; whether there is such a page is looked at here. */
+  Running running(RunStore.Kept kept, Releases.Version version) {
+    App app = version.app();
+    Page page =
+        app.find(new PageId(kept.page()))
+            .orElseThrow(() -> Problem.missing("APP_PAGE_MISSING", "page", kept.page()));
+    return new Running(
+        kept.id(),
+        kept.app(),
+        app,
+        version.release(),
+        kept.builder(),
+        kept.previous(),
+        version.checked().pages().get(page.id()).plan(),
+        new PageReach(app, page, apps.services()));
+  }
+}

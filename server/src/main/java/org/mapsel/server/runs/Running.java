@@ -1,0 +1,23 @@
+package org.mapsel.server.runs;
+
+import java.util.Optional;
+import org.mapsel.core.page.App;
+import org.mapsel.core.page.Page;
+import org.mapsel.core.page.plan.PagePlan;
+import org.mapsel.core.page.reach.PageReach;
+
+/** A page that runs, in the version of the app that it was opened in. */
+record Running(
+    String id,
+    String appId,
+    App app,
+    Optional<Long> release,
+    boolean builder,
+    Optional<String> previous,
+    PagePlan plan,
+    PageReach reach) {
+
+  Page page() {
+    return plan.page();
+  }
+}
