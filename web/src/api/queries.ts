@@ -212,3 +212,34 @@ export const figureQuery = (app: string, page: string, part: string, draft: bool
       ),
     refetchInterval: 60_000,
   });
+
+export const editionsQuery = (service: string) =>
+  queryOptions({
+    queryKey: ['services', service, 'editions'],
+    queryFn: () =>
+      unwrap(api.GET('/api/services/{service}/editions', { params: { path: { service } } })),
+  });
+
+export const driftKey = (service: string) => ['services', service, 'drift'];
+
+export const driftQuery = (service: string, to: string | null) =>
+  queryOptions({
+    queryKey: [...driftKey(service), to],
+    queryFn: () =>
+      unwrap(
+        api.GET('/api/services/{service}/drift', {
+          params: { path: { service }, query: to === null ? {} : { to } },
+        }),
+      ),
+  });
+
+export const moveQuery = (app: string, service: string, edition: string) =>
+  queryOptions({
+    queryKey: ['apps', app, 'moves', service, edition],
+    queryFn: () =>
+      unwrap(
+        api.GET('/api/apps/{app}/moves', {
+          params: { path: { app }, query: { service, edition } },
+        }),
+      ),
+  });

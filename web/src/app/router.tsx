@@ -47,6 +47,12 @@ export const router = createBrowserRouter([
             ...page(async () => (await import('@/features/services/ServicePage')).ServicePage),
           },
           {
+            path: ':service/editions',
+            ...page(
+              async () => (await import('@/features/services/editions/EditionsPage')).EditionsPage,
+            ),
+          },
+          {
             path: ':service/operations/:operation',
             ...page(async () => (await import('@/features/services/OperationPage')).OperationPage),
           },

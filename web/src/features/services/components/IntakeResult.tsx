@@ -5,7 +5,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { type AccessForm, api, type Intake, type Service, unwrap } from '@/api/client';
 import { servicesQuery } from '@/api/queries';
 import { count } from '@/lib/format';
@@ -77,6 +77,19 @@ export function IntakeResult({
         {intake.takenAs &&
           ' This description is in the workspace already; taking it again adds what is ticked.'}
       </Typography>
+      {intake.editionOf && (
+        <Typography sx={{ mt: 0.5 }}>
+          The workspace has another edition of it.{' '}
+          <Box
+            component={Link}
+            to={`/services/${intake.editionOf}/editions?to=${intake.edition}`}
+            sx={{ color: 'primary.main', fontWeight: 600 }}
+          >
+            Compare the two
+          </Box>{' '}
+          before you take anything.
+        </Typography>
+      )}
       <FindingList findings={intake.findings} label="Findings in the description" />
       <OperationTable
         operations={intake.operations}

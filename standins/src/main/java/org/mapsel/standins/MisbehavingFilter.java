@@ -51,7 +51,7 @@ class MisbehavingFilter extends OncePerRequestFilter {
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     switch (switches.get().mode()) {
-      case NORMAL, FAULT, HUGE -> chain.doFilter(request, response);
+      case NORMAL, FAULT, HUGE, SECOND_EDITION -> chain.doFilter(request, response);
       case SLOW -> {
         pause(switches.get().millis());
         chain.doFilter(request, response);

@@ -24,7 +24,9 @@ public class Switches {
     /** Answers lists with twenty thousand entries. */
     HUGE,
     /** Lets in only the user {@code pilot} with the password {@code slack-water}. */
-    LOCKED
+    LOCKED,
+    /** Berthing is described, and answers, as a newer edition of itself. */
+    SECOND_EDITION
   }
 
   /** A mode, and for a slow one how many milliseconds late. */

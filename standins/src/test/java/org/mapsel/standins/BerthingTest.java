@@ -175,4 +175,18 @@ class BerthingTest {
     turn(Switches.Mode.DROPPED);
     assertThat(catchThrowable(() -> ask(SOAP_11, list))).isInstanceOf(IOException.class);
   }
+
+  @Test
+  void aSecondEditionIsDescribedAndAnsweredAlike() throws Exception {
+    turn(Switches.Mode.SECOND_EDITION);
+    String types =
+        HTTP.send(
+                HttpRequest.newBuilder(URI.create(address + "/berthing/typesSchema.xsd")).build(),
+                BodyHandlers.ofString())
+            .body();
+    String answer = ask(SOAP_11, message("ListArrivals", "<day>2031-05-14</day>")).body();
+
+    assertThat(types).contains("etaTimeUtc", "tugs").doesNotContain("etaUtc", "pilotOrdered");
+    assertThat(answer).contains("etaTimeUtc>").doesNotContain("etaUtc>", "pilotOrdered");
+  }
 }

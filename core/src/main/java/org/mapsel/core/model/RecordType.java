@@ -79,6 +79,10 @@ public record RecordType(
     return fields.stream().anyMatch(field -> field.name().equals(name));
   }
 
+  public RecordType withDerived(List<DerivedField> other) {
+    return new RecordType(id, name, shapes, fields, other);
+  }
+
   public RecordType withFields(List<ModelField> other) {
     return new RecordType(id, name, shapes, other, derived);
   }

@@ -37,6 +37,10 @@ public record Call(
   }
 
   /** The call with a parameter filled, or left out. */
+  public Call withParameters(List<Parameter> other) {
+    return new Call(id, service, operation, endpoint, other);
+  }
+
   public Call with(FieldPath path, Optional<Mapping> mapping) {
     List<Parameter> changed = new ArrayList<>();
     boolean placed = false;

@@ -89,6 +89,12 @@ public final class PageBench {
     return this;
   }
 
+  /** An edition of a service that was read elsewhere. */
+  public PageBench with(String edition, Service service) {
+    services.put(edition, service);
+    return this;
+  }
+
   /** Another edition of a service, which was read last. */
   public PageBench newer(String id, String edition, String resource) {
     services.put(edition, Descriptions.service(resource));

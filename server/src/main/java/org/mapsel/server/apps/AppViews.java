@@ -7,6 +7,8 @@ import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Subject;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Folio;
+import org.mapsel.core.page.Page;
+import org.mapsel.core.page.check.AppFinding;
 import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.server.web.FindingView;
@@ -103,7 +105,19 @@ public final class AppViews {
       @Nullable PageId page,
       @Nullable String pageName,
       @Nullable Subject subject,
-      List<RepairView> repairs) {}
+      List<RepairView> repairs) {
+
+    static AppFindingView of(AppFinding found, App app) {
+      return new AppFindingView(
+          FindingView.of(found.finding()),
+          found.page().orElse(null),
+          found.page().flatMap(app::find).map(Page::name).orElse(null),
+          found.finding().subject().orElse(null),
+          found.repairs().stream()
+              .map(repair -> new RepairView(repair.words(), repair.edit()))
+              .toList());
+    }
+  }
 
   /** An edit that mends something. */
   record RepairView(String words, AppEdit edit) {}

@@ -3,7 +3,6 @@ package org.mapsel.server.apps;
 import java.util.List;
 import org.mapsel.core.finding.Severity;
 import org.mapsel.core.page.App;
-import org.mapsel.core.page.Page;
 import org.mapsel.core.page.check.Checked;
 import org.mapsel.server.apps.AppViews.AppBrief;
 import org.mapsel.server.apps.AppViews.AppFindingView;
@@ -11,10 +10,8 @@ import org.mapsel.server.apps.AppViews.AppView;
 import org.mapsel.server.apps.AppViews.EditRequest;
 import org.mapsel.server.apps.AppViews.NewApp;
 import org.mapsel.server.apps.AppViews.PinView;
-import org.mapsel.server.apps.AppViews.RepairView;
 import org.mapsel.server.apps.AppViews.VersionRequest;
 import org.mapsel.server.services.Workspace;
-import org.mapsel.server.web.FindingView;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -89,16 +86,7 @@ class AppsController {
   List<AppFindingView> findings(@PathVariable String app) {
     Apps.CheckedApp known = apps.checked(app);
     return known.checked().findings().stream()
-        .map(
-            found ->
-                new AppFindingView(
-                    FindingView.of(found.finding()),
-                    found.page().orElse(null),
-                    found.page().flatMap(known.kept().app()::find).map(Page::name).orElse(null),
-                    found.finding().subject().orElse(null),
-                    found.repairs().stream()
-                        .map(repair -> new RepairView(repair.words(), repair.edit()))
-                        .toList()))
+        .map(found -> AppFindingView.of(found, known.kept().app()))
         .toList();
   }
 

@@ -17,6 +17,7 @@ import org.mapsel.core.read.Resolver;
 import org.mapsel.core.service.Service;
 import org.mapsel.server.outgoing.OutgoingHttp;
 import org.mapsel.server.outgoing.Progress;
+import org.mapsel.server.secrets.Accesses;
 import org.mapsel.server.services.Editions.Edition;
 import org.mapsel.server.services.ServiceViews.CatalogueView;
 import org.mapsel.server.services.ServiceViews.EntryView;
@@ -32,10 +33,13 @@ public class Intakes {
 
   private final Editions editions;
   private final Workspace workspace;
+  private final Accesses accesses;
   private final OutgoingHttp http;
   private final AccessTokens tokens;
 
-  Intakes(Editions editions, Workspace workspace, OutgoingHttp http, Clock clock) {
+  Intakes(
+      Editions editions, Workspace workspace, Accesses accesses, OutgoingHttp http, Clock clock) {
+    this.accesses = accesses;
     this.editions = editions;
     this.workspace = workspace;
     this.http = http;
@@ -57,6 +61,35 @@ public class Intakes {
     Outcome<Access> granted = tokens.granted(access);
     Access used = granted.value().orElseThrow(() -> Problem.refused(granted.findings()));
     return event(address, Intake.look(address, resolver(address, used, progress)));
+  }
+
+  /**
+   * Reads the description of a service once more.
+   *
+   * @return the edition that it is now
+   */
+  String readAgain(String service) {
+    ServiceStore.Kept kept = workspace.kept(service);
+    if (!kept.source().startsWith("http")) {
+      throw Problem.conflict("SERVER_SOURCE_GIVEN", "service", kept.name());
+    }
+    Access access = access(kept);
+    Outcome<Access> granted = tokens.granted(access);
+    Access used = granted.value().orElseThrow(() -> Problem.refused(granted.findings()));
+    Outcome<Found> found =
+        Intake.look(kept.source(), resolver(kept.source(), used, Progress.UNSEEN));
+    return editions.keep(kept.source(), Intake.single(found)).id();
+  }
+
+  /** What the endpoint takes also opens its description, if that is on the same server. */
+  private Access access(ServiceStore.Kept kept) {
+    return editions
+        .get(kept.edition())
+        .service()
+        .findEndpoint(kept.endpoint())
+        .filter(endpoint -> OutgoingHttp.isSameServer(endpoint.address(), kept.source()))
+        .map(endpoint -> accesses.of(kept.id(), endpoint.id()))
+        .orElse(Access.NONE);
   }
 
   private Resolver resolver(String first, Access access, Progress progress) {
@@ -125,6 +158,7 @@ public class Intakes {
         Describe.endpoints(service),
         service.operations().stream().map(operation -> Describe.brief(service, operation)).toList(),
         FindingView.of(edition.findings()),
-        workspace.takenAs(edition.id()).orElse(null));
+        workspace.takenAs(edition.id()).orElse(null),
+        workspace.otherEditionOf(edition).orElse(null));
   }
 }

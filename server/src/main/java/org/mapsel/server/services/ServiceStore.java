@@ -64,6 +64,19 @@ class ServiceStore {
         .fetchOptional(SERVICE_EDITION.SERVICE_ID);
   }
 
+  /** An edition of a service, and when it was taken. */
+  record EditionLine(String edition, OffsetDateTime takenAt) {}
+
+  List<EditionLine> editions(String service) {
+    return sql.selectFrom(SERVICE_EDITION)
+        .where(SERVICE_EDITION.SERVICE_ID.eq(service))
+        .orderBy(SERVICE_EDITION.TAKEN_AT.desc())
+        .fetch(
+            row ->
+                new EditionLine(
+                    row.get(SERVICE_EDITION.EDITION_ID), row.get(SERVICE_EDITION.TAKEN_AT)));
+  }
+
   boolean hasEdition(String service, String edition) {
     return sql.fetchExists(
         SERVICE_EDITION,

@@ -17,7 +17,12 @@ public final class ServiceViews {
 
   private ServiceViews() {}
 
-  /** A description that was read and not taken yet. */
+  /**
+   * A description that was read and not taken yet.
+   *
+   * @param takenAs the service that was taken from this very edition
+   * @param editionOf a service of this name that was taken from another edition
+   */
   public record IntakeView(
       String edition,
       String source,
@@ -28,7 +33,8 @@ public final class ServiceViews {
       List<EndpointView> endpoints,
       List<OperationBrief> operations,
       List<FindingView> findings,
-      @Nullable String takenAs) {}
+      @Nullable String takenAs,
+      @Nullable String editionOf) {}
 
   /** A list of services, none of which was read. */
   public record CatalogueView(String source, List<EntryView> entries, List<FindingView> findings) {}

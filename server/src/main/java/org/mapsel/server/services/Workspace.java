@@ -13,6 +13,7 @@ import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Service;
+import org.mapsel.server.services.EditionViews.EditionView;
 import org.mapsel.server.services.Editions.Edition;
 import org.mapsel.server.services.ServiceViews.ServiceBrief;
 import org.mapsel.server.services.ServiceViews.ServiceView;
@@ -171,6 +172,53 @@ public class Workspace {
         .filter(kept -> kept.edition().equals(edition))
         .map(ServiceStore.Kept::id)
         .findFirst();
+  }
+
+  /** A service of the same name that has not this edition. */
+  Optional<String> otherEditionOf(Edition edition) {
+    return store.withEdition(edition.id()).isPresent()
+        ? Optional.empty()
+        : store.all().stream()
+            .filter(kept -> kept.name().equals(edition.service().name()))
+            .map(ServiceStore.Kept::id)
+            .findFirst();
+  }
+
+  /** The editions of a service, the last taken first. */
+  List<EditionView> editions(String id) {
+    ServiceStore.Kept kept = kept(id);
+    return store.editions(id).stream()
+        .map(
+            line ->
+                new EditionView(
+                    line.edition(), line.takenAt(), line.edition().equals(kept.edition())))
+        .toList();
+  }
+
+  /**
+   * Lets a service go on with an edition; operations that are gone there are not taken any more.
+   */
+  ServiceView takeEdition(String id, String edition) {
+    ServiceStore.Kept kept = kept(id);
+    Service service = editions.get(edition).service();
+    List<OperationId> left =
+        store.taken(id).stream()
+            .filter(operation -> service.findOperation(operation).isPresent())
+            .toList();
+    if (left.isEmpty()) {
+      throw Problem.conflict("SERVER_EDITION_FOREIGN", "service", kept.name());
+    }
+    EndpointId endpoint =
+        service
+            .findEndpoint(kept.endpoint())
+            .or(() -> service.endpoints().stream().findFirst())
+            .map(Endpoint::id)
+            .orElse(kept.endpoint());
+    store.put(
+        new ServiceStore.Kept(
+            id, kept.name(), kept.source(), edition, endpoint, OffsetDateTime.MIN),
+        left);
+    return get(id);
   }
 
   ServiceStore.Kept kept(String id) {

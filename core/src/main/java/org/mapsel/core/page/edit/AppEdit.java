@@ -54,7 +54,8 @@ public sealed interface AppEdit
         RemoveDerivedField,
         PutValueList,
         RemoveValueList,
-        SetStartPage {
+        SetStartPage,
+        FollowRename {
 
   /** What it does, for the list of revisions. */
   String title();

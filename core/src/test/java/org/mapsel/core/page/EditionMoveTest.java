@@ -1,0 +1,132 @@
+package org.mapsel.core.page;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.junit.jupiter.api.Test;
+import org.mapsel.core.document.SourceText;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Intake;
+import org.mapsel.core.model.DerivedField;
+import org.mapsel.core.model.FieldRef;
+import org.mapsel.core.model.Overrides;
+import org.mapsel.core.page.check.Checker;
+import org.mapsel.core.page.check.EditionMove;
+import org.mapsel.core.page.edit.AppEdit;
+import org.mapsel.core.page.edit.MoveToEdition;
+import org.mapsel.core.page.edit.PutDerivedField;
+import org.mapsel.core.page.edit.SetModelField;
+import org.mapsel.core.page.edit.Together;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.testing.Descriptions;
+import org.mapsel.core.testing.PageBench;
+
+/** An app moves to a newer edition of a service that it uses. */
+class EditionMoveTest {
+
+  private static Service berths(String required, String in, String out) {
+    String text =
+        """
+        {"openapi":"3.1.0","info":{"title":"Berths","version":"1"},"servers":[{"url":"http://localhost:1"}],
+         "paths":{"/berths":{"get":{"operationId":"find","parameters":[%s],
+           "responses":{"200":{"description":"ok","content":{"application/json":{"schema":{"type":"object","properties":
+             {"berths":{"type":"array","items":{"$ref":"#/components/schemas/Berth"}}}}}}}}}}},
+         "components":{"schemas":{"Berth":{"type":"object","required":[%s],"properties":{%s}}}}}"""
+            .formatted(in, required, out);
+    return Intake.read(
+            new SourceText("file:///berths.json", text.getBytes(StandardCharsets.UTF_8)),
+            none -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", none)))
+        .get()
+        .service();
+  }
+
+  private static final String BASIN =
+      "{\"name\":\"basinName\",\"in\":\"query\",\"schema\":{\"type\":\"string\"}}";
+  private static final Service OLD =
+      berths(
+          "",
+          BASIN,
+          "\"berthCode\":{\"type\":\"string\"},\"fee\":{\"type\":\"number\"},\"remark\":{\"type\":\"string\"}");
+  private static final Service NEW =
+      berths(
+          "",
+          BASIN.replace("basinName", "basin_name")
+              + ",{\"name\":\"day\",\"in\":\"query\",\"required\":true,\"schema\":{\"type\":\"string\",\"format\":\"date\"}}",
+          "\"berth_code\":{\"type\":\"string\"},\"fee\":{\"type\":\"number\"}");
+
+  private final PageBench bench = new PageBench().with("berths", OLD).with("next", NEW);
+
+  private static FieldRef code() {
+    return FieldRef.at(
+            "berths",
+            OLD.shapes(),
+            Descriptions.operation(OLD, "find").output(),
+            FieldPath.of("berths", "berthCode"))
+        .get();
+  }
+
+  private void build() {
+    bench.start(
+        "berths",
+        "find",
+        FieldPath.of("berths", "berthCode"),
+        FieldPath.of("berths", "fee"),
+        FieldPath.of("berths", "remark"));
+    FieldRef code = code();
+    bench.edit(
+        new PutDerivedField(
+            code.owner(),
+            "Sign",
+            new DerivedField.Rule.Computed("'berthCode ' + berthCode"),
+            Optional.empty()));
+    bench.edit(
+        new SetModelField(code, Optional.empty(), Optional.empty(), Overrides.labelled("Code")));
+  }
+
+  @Test
+  void whatIsCalledOtherwiseIsFollowedAndTheRestIsMended() {
+    build();
+    EditionMove move = EditionMove.of(bench.app(), "berths", "next", bench.lookup()).get();
+
+    assertThat(move.follows())
+        .extracting(AppEdit::title)
+        .containsExactlyInAnyOrder(
+            "Follow basinName to basin_name", "Follow berthCode to berth_code");
+    assertThat(move.findings())
+        .extracting(found -> found.finding().code())
+        .containsExactlyInAnyOrder("PAGE_PARAMETER_UNFILLED", "MAPPING_FIELD_GONE");
+    assertThat(move.findings()).allSatisfy(found -> assertThat(found.repairs()).isNotEmpty());
+
+    List<AppEdit> edits = new ArrayList<>(move.follows());
+    edits.add(new MoveToEdition("berths", "next"));
+    move.findings().forEach(found -> edits.add(found.repairs().getFirst().edit()));
+    App before = bench.app();
+    List<String> known = codes(before);
+    bench.edit(new Together("Move", edits));
+
+    assertThat(codes(bench.app())).isEqualTo(known);
+    assertThat(bench.app().edition("berths")).contains("next");
+    assertThat(bench.app().model().typeOf(code().owner()).get().derived("Sign").get().rule())
+        .isEqualTo(new DerivedField.Rule.Computed("'berthCode ' + berth_code"));
+    FieldRef followed =
+        FieldRef.at(
+                "berths",
+                NEW.shapes(),
+                Descriptions.operation(NEW, "find").output(),
+                FieldPath.of("berths", "berth_code"))
+            .get();
+    assertThat(bench.app().model().set(followed).label()).contains("Code");
+  }
+
+  private List<String> codes(App app) {
+    return new Checker(bench.lookup())
+        .check(app, Optional.empty()).findings().stream()
+            .map(found -> found.finding().code())
+            .toList();
+  }
+}

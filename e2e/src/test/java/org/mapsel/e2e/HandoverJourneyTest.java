@@ -1,0 +1,116 @@
+package org.mapsel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** Apps are handed over, live on while services change, and go from one workspace to another. */
+class HandoverJourneyTest {
+
+  private static Product product;
+  private static Browser browser;
+  private User user;
+
+  @BeforeAll
+  static void start() {
+    product = Product.withDemo();
+    browser = new Browser();
+  }
+
+  @AfterAll
+  static void stop() {
+    browser.close();
+    product.close();
+  }
+
+  @BeforeEach
+  void sitDown() {
+    user = new User(browser, product);
+  }
+
+  @AfterEach
+  void leave() {
+    user.page.context().close();
+  }
+
+  private Locator section(String name) {
+    return user.role(AriaRole.REGION, name);
+  }
+
+  @Test
+  void aNewerEditionIsSeenMendedAndReleasedAndTheOldReleaseStays() {
+    product.standIns().turn("SECOND_EDITION");
+    try {
+      user.goTo("/services/berthing").press("Read the description again");
+      Locator differences = user.role(AriaRole.TABLE, "What differs");
+      assertThat(differences).containsText("etaTimeUtc");
+      assertThat(differences).containsText("needed or not");
+      user.press("Go on with this edition");
+      user.sees("the newest edition is in use");
+      user.press("What moving takes");
+      user.sees("Follows 1 field to another name");
+      user.press("Move Duty desk");
+      user.sees("uses this edition");
+      user.goTo("/apps/duty-desk/releases");
+      assertThat(section("The draft")).containsText("berthing is used in another edition");
+      user.type("What is new, for those who use it", "Arrivals of the new edition");
+      user.press("Release 2");
+      assertThat(section("The draft")).containsText("Nothing differs from release 2");
+
+      user.page.navigate(product.address() + "/open/duty-desk");
+      user.follow("List arrivals").type("Day", "2031-05-14");
+      user.page.getByLabel("Basin").click();
+      user.role(AriaRole.OPTION, "north").click();
+      user.press("List arrivals");
+      assertThat(user.role(AriaRole.COLUMNHEADER, "Due").first()).isVisible();
+      assertThat(user.page.getByRole(AriaRole.ROW).nth(1)).containsText("May");
+    } finally {
+      product.standIns().turn("NORMAL");
+    }
+    user.goTo("/apps/duty-desk/releases").press("Show this one to visitors");
+    assertThat(user.role(AriaRole.LISTITEM, "Release 1")).containsText("what visitors see");
+    user.page.navigate(product.address() + "/open/duty-desk");
+    user.follow("List arrivals").type("Day", "2031-05-14").press("List arrivals");
+    assertThat(user.page.getByRole(AriaRole.ROW).nth(1)).containsText("May");
+  }
+
+  @Test
+  void aStartPageIsArrangedByKeyboardWithALiveFigure() {
+    user.goTo("/apps/yard-board/start").press("+ Entry");
+    user.role(AriaRole.MENUITEM, "New crane").click();
+    user.sees("12 cranes");
+    Locator second = user.page.getByLabel(Pattern.compile("^Entry 2, New crane"));
+    second.focus();
+    second.press("Alt+ArrowUp");
+    assertThat(user.page.getByLabel(Pattern.compile("^Entry 1, New crane"))).isVisible();
+    user.goTo("/draft/yard-board");
+    assertThat(user.page.getByRole(AriaRole.LISTITEM).first()).containsText("New crane");
+    user.sees("12 cranes");
+    user.goTo("/open/yard-board");
+    assertThat(user.page.getByRole(AriaRole.LISTITEM).first()).containsText("List cranes");
+  }
+
+  @Test
+  void anAppGoesAsAFileIntoAnotherWorkspace() {
+    user.goTo("/apps/yard-board/releases");
+    Download file =
+        user.page.waitForDownload(() -> user.follow("Save the draft with its descriptions"));
+    try (Product other = Product.empty()) {
+      user.page.navigate(other.address() + "/releases");
+      user.page.getByLabel("App file").setInputFiles(file.path());
+      user.sees("comes with the file");
+      user.press("Bring it in");
+      assertThat(user.role(AriaRole.BUTTON, "Release 1")).isVisible();
+      user.follow("Start page");
+      user.sees("12 cranes");
+    }
+  }
+}
