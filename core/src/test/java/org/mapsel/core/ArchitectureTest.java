@@ -37,13 +37,14 @@ class ArchitectureTest {
           List.of("message.http"),
           List.of("message.odata"),
           List.of("exchange", "page"),
-          List.of("page.reach"),
+          List.of("page.reach", "release"),
           List.of("page.kind"),
           List.of("page.plan"),
           List.of("page.start", "page.run"),
           List.of("page.edit", "page.view"),
           List.of("page.check", "page.offer"),
-          List.of("appfile", "call"));
+          List.of("appfile", "call"),
+          List.of("serve"));
 
   private static final JavaClasses CLASSES =
       new ClassFileImporter()

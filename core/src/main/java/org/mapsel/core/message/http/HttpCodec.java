@@ -23,13 +23,16 @@ import org.mapsel.core.message.Response;
 import org.mapsel.core.message.Stamp;
 import org.mapsel.core.message.Trail;
 import org.mapsel.core.message.UnknownFields;
+import org.mapsel.core.message.json.JsonMessage;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.GivenRequest;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Occurrence;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
@@ -184,6 +187,39 @@ public final class HttpCodec implements Codec {
     return Optional.of(
         new RequestBody(service.shapes(), findings, boundary)
             .write(rest.body().orElseThrow(), field, value));
+  }
+
+  /** A body as it goes over the wire. */
+  public record Body(String contentType, byte[] bytes) {}
+
+  /**
+   * The body of an answer, for those who answer.
+   *
+   * @param output the shape of what comes back
+   */
+  public static Body body(
+      Shapes shapes,
+      OperationWire.Content content,
+      ShapeId output,
+      RecordValue value,
+      Findings findings) {
+    List<Field> fields = shapes.fieldsOf(output);
+    boolean whole = fields.size() == 1 && !isMember(fields.getFirst());
+    Field field =
+        whole ? fields.getFirst() : Field.of("answer", output, Occurrence.ONE, new Wire.Body());
+    Value answered = whole ? value.get(field.name()) : value;
+    if (content.media() == OperationWire.Media.JSON) {
+      return new Body(
+          content.mediaType().replace("*/*", "application/json"),
+          JsonMessage.answer(shapes, field, answered, Trail.ROOT, findings));
+    }
+    RequestBody.Written written =
+        new RequestBody(shapes, findings, "part").write(content, field, answered);
+    return new Body(written.contentType(), written.bytes());
+  }
+
+  private static boolean isMember(Field field) {
+    return !(field.wire() instanceof Wire.Whole || field.wire() instanceof Wire.Body);
   }
 
   private static String accepted(OperationWire.Rest rest) {

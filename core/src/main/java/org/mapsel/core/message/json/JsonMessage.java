@@ -3,16 +3,17 @@ package org.mapsel.core.message.json;
 import java.io.ByteArrayOutputStream;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Consumer;
 import org.mapsel.core.document.Limits;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.message.Trail;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
-import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
 import tools.jackson.core.ObjectReadContext;
@@ -40,7 +41,7 @@ public final class JsonMessage {
 
   private JsonMessage() {}
 
-  /** One field's value as a message of its own. */
+  /** One field's value as a message of its own, to be sent. */
   public static byte[] write(
       Shapes shapes, Field field, Value value, Trail path, Findings findings) {
     return write(shapes, field, value, path, findings, JsonDialect.PLAIN);
@@ -49,28 +50,64 @@ public final class JsonMessage {
   /** Like the other, in another dialect. */
   public static byte[] write(
       Shapes shapes, Field field, Value value, Trail path, Findings findings, JsonDialect dialect) {
-    ByteArrayOutputStream bytes = new ByteArrayOutputStream(512);
-    try (JsonGenerator out = FACTORY.createGenerator(ObjectWriteContext.empty(), bytes)) {
-      new JsonWriter(shapes, findings, out, dialect).value(field, value, path);
-    }
-    return bytes.toByteArray();
+    return written(
+        shapes,
+        findings,
+        dialect,
+        Hints.Direction.RETURNED_ONLY,
+        writer -> writer.value(field, value, path));
   }
 
-  /** Some fields of a record as an object; the others are somebody else's. */
+  /** Some fields of a record as an object to be sent; the others are somebody else's. */
   public static byte[] write(
       Shapes shapes,
       List<Field> fields,
       RecordValue record,
       Findings findings,
       JsonDialect dialect) {
+    return written(
+        shapes,
+        findings,
+        dialect,
+        Hints.Direction.RETURNED_ONLY,
+        writer -> writer.members(fields, record));
+  }
+
+  /** One field's value as an answer. */
+  public static byte[] answer(
+      Shapes shapes, Field field, Value value, Trail path, Findings findings) {
+    return written(
+        shapes,
+        findings,
+        JsonDialect.PLAIN,
+        Hints.Direction.SENT_ONLY,
+        writer -> writer.value(field, value, path));
+  }
+
+  /** The fields of a record as an answer. */
+  public static byte[] answer(
+      Shapes shapes,
+      List<Field> fields,
+      RecordValue record,
+      Findings findings,
+      JsonDialect dialect) {
+    return written(
+        shapes,
+        findings,
+        dialect,
+        Hints.Direction.SENT_ONLY,
+        writer -> writer.members(fields, record));
+  }
+
+  private static byte[] written(
+      Shapes shapes,
+      Findings findings,
+      JsonDialect dialect,
+      Hints.Direction other,
+      Consumer<JsonWriter> message) {
     ByteArrayOutputStream bytes = new ByteArrayOutputStream(512);
     try (JsonGenerator out = FACTORY.createGenerator(ObjectWriteContext.empty(), bytes)) {
-      JsonWriter writer = new JsonWriter(shapes, findings, out, dialect);
-      out.writeStartObject();
-      for (Field field : fields) {
-        writer.member(field, record.get(field.name()), Trail.ROOT);
-      }
-      out.writeEndObject();
+      message.accept(new JsonWriter(shapes, findings, out, dialect, other));
     }
     return bytes.toByteArray();
   }

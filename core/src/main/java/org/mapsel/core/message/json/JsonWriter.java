@@ -40,11 +40,29 @@ final class JsonWriter {
   private final JsonGenerator out;
   private final JsonDialect dialect;
 
-  JsonWriter(Shapes shapes, Findings findings, JsonGenerator out, JsonDialect dialect) {
+  /** Fields that travel only the other way are left out. */
+  private final Hints.Direction other;
+
+  JsonWriter(
+      Shapes shapes,
+      Findings findings,
+      JsonGenerator out,
+      JsonDialect dialect,
+      Hints.Direction other) {
     this.dialect = dialect;
+    this.other = other;
     this.shapes = shapes;
     this.findings = findings;
     this.out = out;
+  }
+
+  /** Some fields of a record as an object. */
+  void members(List<Field> fields, RecordValue record) {
+    out.writeStartObject();
+    for (Field field : fields) {
+      member(field, record.get(field.name()), Trail.ROOT);
+    }
+    out.writeEndObject();
   }
 
   /** A field with its name, if it has a value or must have one. */
@@ -57,7 +75,7 @@ final class JsonWriter {
   }
 
   private void named(Field field, Value given, Trail parent) {
-    if (field.hints().direction() == Hints.Direction.RETURNED_ONLY) {
+    if (field.hints().direction() == other) {
       return;
     }
     Value value =

@@ -3,9 +3,8 @@ package org.mapsel.core.page.start;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
-import java.util.stream.Stream;
+import org.mapsel.core.service.Address;
 import org.mapsel.core.service.Operation;
-import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
 
 /**
@@ -22,38 +21,6 @@ record Companions(
 
   /** More lists than these would bury the thing itself. */
   private static final int MOST_INSIDE = 2;
-
-  private record Address(String method, String path) {
-
-    private static Optional<Address> of(Operation operation) {
-      return operation.wires().stream()
-          .flatMap(
-              wire ->
-                  switch (wire) {
-                    case OperationWire.Entities entities ->
-                        Stream.of(new Address(entities.method(), entities.path()));
-                    case OperationWire.Rest rest ->
-                        Stream.of(new Address(rest.method(), rest.path()));
-                    default -> Stream.<Address>empty();
-                  })
-          .findFirst();
-    }
-
-    /** Whether it is of one of the things at a path: its key stands in braces or brackets. */
-    private boolean isOneOf(String list) {
-      return path.length() > list.length()
-          && path.startsWith(list)
-          && rest(list).matches("(/\\{[^/{}]+}|\\([^()/]*\\))");
-    }
-
-    private boolean isInsideOneOf(String list) {
-      return path.startsWith(list) && rest(list).matches("(/\\{[^/{}]+}|\\([^()/]*\\))/[^/({]+");
-    }
-
-    private String rest(String list) {
-      return path.substring(list.length());
-    }
-  }
 
   static Companions of(Service service, Operation list) {
     Optional<Address> at = Address.of(list);

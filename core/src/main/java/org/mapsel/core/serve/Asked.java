@@ -1,0 +1,61 @@
+package org.mapsel.core.serve;
+
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A request as it arrived.
+ *
+ * @param path as it was sent, with percent-encoding, from the root of the stand-in on
+ * @param query what stands behind the question mark, as it was sent; empty if there is none
+ */
+public record Asked(
+    String method, String path, String query, Map<String, List<String>> headers, byte[] body) {
+
+  /** The first header of this name, whatever its case. */
+  public Optional<String> header(String name) {
+    return headers.entrySet().stream()
+        .filter(entry -> entry.getKey().equalsIgnoreCase(name))
+        .flatMap(entry -> entry.getValue().stream())
+        .findFirst();
+  }
+
+  /** The same, below a path that it starts with. */
+  Asked below(String base) {
+    return new Asked(method, path.substring(base.length()), query, headers, body);
+  }
+
+  /** Names and values of the query, decoded, in their order. */
+  List<Map.Entry<String, String>> pairs() {
+    return pairs(query);
+  }
+
+  /** Names and values of a form or a query, decoded (WHATWG URL, section 5.1). */
+  static List<Map.Entry<String, String>> pairs(String text) {
+    List<Map.Entry<String, String>> pairs = new ArrayList<>();
+    for (String pair : text.split("&")) {
+      if (!pair.isEmpty()) {
+        int equals = pair.indexOf('=');
+        pairs.add(
+            Map.entry(
+                decoded(equals < 0 ? pair : pair.substring(0, equals)),
+                equals < 0 ? "" : decoded(pair.substring(equals + 1))));
+      }
+    }
+    return pairs;
+  }
+
+  /** A part of an address without its percent-encoding; what is not encoded well stays. */
+  static String decoded(String text) {
+    try {
+      return URLDecoder.decode(text, StandardCharsets.UTF_8);
+    } catch (IllegalArgumentException e) {
+      // Whoever compares it with anything will not find it.
+      return text;
+    }
+  }
+}

@@ -1,0 +1,236 @@
+package org.mapsel.core.serve;
+
+import java.nio.charset.StandardCharsets;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.call.Question;
+import org.mapsel.core.finding.Findings;
+import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.Response;
+import org.mapsel.core.message.json.JsonDialect;
+import org.mapsel.core.message.json.JsonMessage;
+import org.mapsel.core.message.json.Problems;
+import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Wire;
+import org.mapsel.core.value.BinaryKind;
+import org.mapsel.core.value.BinaryValue;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Entities over OData 4 and 2, in JSON. */
+final class EntityServing implements Serving {
+
+  private static final int BAD = 400;
+  private static final int CREATED = 201;
+  private static final int NO_CONTENT = 204;
+  private static final JsonMapper JSON = new JsonMapper();
+
+  private final Service service;
+  private final Routes routes;
+  private final boolean old;
+
+  EntityServing(Service service, EndpointId endpoint, boolean old) {
+    this.service = service;
+    this.routes = new Routes(service, endpoint);
+    this.old = old;
+  }
+
+  @Override
+  public Optional<Question> read(Asked asked) {
+    return routes
+        .find(asked.method(), asked.path().replaceFirst("\\(\\)$", ""))
+        .map(
+            found ->
+                new Question(
+                    found.operation(), found.wire(), parameters(found, asked), query(asked)));
+  }
+
+  private RecordValue parameters(Routes.Found found, Asked asked) {
+    ParameterReader reader = new ParameterReader(service.shapes(), asked);
+    Map<String, String> inPath = new HashMap<>();
+    found.values().forEach((name, text) -> inPath.put(name, plain(text)));
+    Map<String, Value> values = new LinkedHashMap<>();
+    List<Field> fields = service.shapes().fieldsOf(found.operation().input());
+    for (Field field : fields) {
+      // System options say which rows are wanted; they are read apart.
+      if (field.wire() instanceof Wire.Parameter parameter && !parameter.name().startsWith("$")) {
+        put(values, field, reader.read(field, parameter, inPath));
+      }
+    }
+    if (asked.body().length > 0) {
+      body(fields, asked.body(), values);
+    }
+    return RecordValue.of(values);
+  }
+
+  private static void put(Map<String, Value> values, Field field, Value value) {
+    if (!value.isAbsent()) {
+      values.put(field.name(), value);
+    }
+  }
+
+  /** A value in an address without what its type puts around it. */
+  private static String plain(String text) {
+    String decoded = Asked.decoded(text.replace("+", "%2B"));
+    String bare = decoded.replaceFirst("^\\w+=(?=['\\d\\w-])", "");
+    if (bare.endsWith("'")) {
+      return bare.substring(bare.indexOf('\'') + 1, bare.length() - 1).replace("''", "'");
+    }
+    return bare.matches("-?\\d+(\\.\\d+)?[LMdfF]") ? bare.substring(0, bare.length() - 1) : bare;
+  }
+
+  private void body(List<Field> fields, byte[] body, Map<String, Value> values) {
+    Optional<Field> whole =
+        fields.stream().filter(field -> field.wire() instanceof Wire.Body).findFirst();
+    try {
+      if (whole.isPresent() && service.shapes().get(whole.get().shape()) instanceof Shape.Scalar) {
+        put(values, whole.get(), new BinaryValue(body));
+      } else if (whole.isPresent()) {
+        Findings findings = new Findings();
+        put(
+            values,
+            whole.get(),
+            JsonMessage.read(
+                service.shapes(),
+                whole.get().shape(),
+                JsonMessage.parser(body),
+                Set.of(),
+                findings,
+                dialect()));
+        if (findings.hasErrors()) {
+          throw Refusal.of(BAD, findings.toList());
+        }
+      } else {
+        RecordValue sent = Problems.open(body);
+        for (Field field : fields) {
+          if (field.wire() instanceof Wire.Member member) {
+            put(
+                values,
+                field,
+                ValueJson.typed(sent.get(member.name()), service.shapes(), field.shape()));
+          }
+        }
+      }
+    } catch (JacksonException e) {
+      throw new Refusal(BAD, "The body is no JSON: " + e.getOriginalMessage());
+    }
+  }
+
+  private static RowQuery query(Asked asked) {
+    Map<String, String> options = new HashMap<>();
+    asked.pairs().forEach(pair -> options.put(pair.getKey(), pair.getValue()));
+    return new RowQuery(
+        Optional.ofNullable(options.get("$filter")).map(RowFilter::of).orElse(row -> true),
+        Optional.ofNullable(options.get("$orderby")).map(EntityServing::order),
+        number(options, "$skip", 0),
+        number(options, "$top", Integer.MAX_VALUE),
+        "true".equals(options.get("$count")) || "allpages".equals(options.get("$inlinecount")));
+  }
+
+  private static int number(Map<String, String> options, String name, int otherwise) {
+    String text = options.get(name);
+    if (text == null) {
+      return otherwise;
+    }
+    if (!text.matches("\\d{1,9}")) {
+      throw new Refusal(BAD, name + " is no whole number.");
+    }
+    return Integer.parseInt(text);
+  }
+
+  private static Comparator<RecordValue> order(String text) {
+    Comparator<RecordValue> order = (one, other) -> 0;
+    for (String key : text.split(",")) {
+      String[] words = key.strip().split("\\s+");
+      FieldPath path = FieldPath.of(words[0].split("/"));
+      Comparator<RecordValue> by = (one, other) -> RowFilter.order(one.at(path), other.at(path));
+      order = order.thenComparing(words.length > 1 && words[1].equals("desc") ? by.reversed() : by);
+    }
+    return order;
+  }
+
+  private JsonDialect dialect() {
+    return old ? JsonDialect.ODATA_2 : JsonDialect.PLAIN;
+  }
+
+  @Override
+  public Response write(Question question, RecordValue value) {
+    OperationWire.Entities wire = (OperationWire.Entities) question.wire();
+    if (wire.result() == OperationWire.Entities.Result.FILE) {
+      byte[] bytes = value.get("value") instanceof BinaryValue file ? file.bytes() : new byte[0];
+      return new Response(200, Map.of("Content-Type", List.of(BinaryKind.mediaType(bytes))), bytes);
+    }
+    boolean nothing = wire.result() == OperationWire.Entities.Result.NOTHING;
+    if (nothing || value.present() == 0 && !wire.method().equals("GET")) {
+      return new Response(NO_CONTENT, headers(""), new byte[0]);
+    }
+    Findings findings = new Findings();
+    byte[] json =
+        JsonMessage.answer(
+            service.shapes(),
+            service.shapes().fieldsOf(question.operation().output()),
+            value,
+            findings,
+            dialect());
+    if (findings.hasErrors()) {
+      throw Refusal.of(500, findings.toList());
+    }
+    boolean created =
+        wire.method().equals("POST") && question.operation().id().text().endsWith(".create");
+    return new Response(created ? CREATED : 200, headers("application/json"), framed(json, wire));
+  }
+
+  /** OData JSON format 4.01, section 10; 2.0 JSON format, section 4. */
+  private byte[] framed(byte[] json, OperationWire.Entities wire) {
+    JsonNode body = JSON.readTree(json);
+    ObjectNode framed = JSON.createObjectNode();
+    if (old) {
+      framed.set("d", body);
+    } else {
+      String set = wire.path().replaceFirst("^/", "").replaceFirst("\\(.*", "");
+      boolean rows = wire.result() == OperationWire.Entities.Result.ROWS;
+      framed.put("@odata.context", "$metadata#" + set + (rows ? "" : "/$entity"));
+      body.properties().forEach(member -> framed.set(member.getKey(), member.getValue()));
+    }
+    return framed.toString().getBytes(StandardCharsets.UTF_8);
+  }
+
+  private Map<String, List<String>> headers(String type) {
+    Map<String, List<String>> headers = new LinkedHashMap<>();
+    if (!type.isEmpty()) {
+      headers.put("Content-Type", List.of(type));
+    }
+    headers.put(old ? "DataServiceVersion" : "OData-Version", List.of(old ? "2.0" : "4.0"));
+    return headers;
+  }
+
+  /** OData JSON format 4.01, section 21. */
+  @Override
+  public Response refuse(Refusal refusal) {
+    ObjectNode body = JSON.createObjectNode();
+    ObjectNode error = body.putObject("error").put("code", String.valueOf(refusal.status()));
+    if (old) {
+      error.putObject("message").put("lang", "en").put("value", refusal.reason());
+    } else {
+      error.put("message", refusal.reason());
+    }
+    return new Response(
+        refusal.status(),
+        headers("application/json"),
+        body.toString().getBytes(StandardCharsets.UTF_8));
+  }
+}

@@ -1,0 +1,342 @@
+package org.mapsel.core.serve;
+
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Predicate;
+import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.sample.SampleMaker;
+import org.mapsel.core.service.Address;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.ScalarText;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.shape.Wire;
+import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.NumberValue;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
+
+/**
+ * What a stand-in remembers of the things that can be created, changed and deleted at it. Things
+ * are known by their key, a list of them by its address.
+ */
+final class Memory {
+
+  private static final int MOST = 10_000;
+
+  /** What an operation does with a collection. */
+  private enum Does {
+    LIST,
+    READ,
+    CREATE,
+    CHANGE,
+    DELETE
+  }
+
+  private record Role(Does does, Collection collection) {}
+
+  /**
+   * Things of one kind.
+   *
+   * @param rows the field of the list's answer that they stand in
+   * @param keys the parameters that tell one of them from the others, by the field they stand in
+   */
+  private record Collection(
+      Operation list,
+      String rows,
+      Map<String, String> keys,
+      Map<List<String>, RecordValue> things) {}
+
+  private final Shapes shapes;
+  private final Answers answers;
+  private final Map<OperationId, Role> roles = new HashMap<>();
+  private long created;
+
+  Memory(Service service, Answers answers) {
+    this.shapes = service.shapes();
+    this.answers = answers;
+    Map<String, List<Operation>> byPath = new LinkedHashMap<>();
+    for (Operation operation : service.operations()) {
+      Address.of(operation)
+          .ifPresent(
+              address ->
+                  byPath
+                      .computeIfAbsent(collectionPath(address.path()), none -> new ArrayList<>())
+                      .add(operation));
+    }
+    byPath.forEach(this::collect);
+  }
+
+  /** The path of the list that something may be one of. */
+  private static String collectionPath(String path) {
+    return path.replaceFirst("(/\\{[^/{}]+}|\\([^()/]*\\))$", "");
+  }
+
+  private void collect(String path, List<Operation> operations) {
+    Optional<Operation> list =
+        find(operations, a -> a.method().equals("GET") && a.path().equals(path));
+    Optional<Operation> one = find(operations, a -> a.method().equals("GET") && a.isOneOf(path));
+    Optional<Field> rows = list.flatMap(this::rows);
+    if (list.isEmpty() || one.isEmpty() || rows.isEmpty() || path.contains("{")) {
+      return;
+    }
+    Map<String, String> keys = keys(one.get(), rows.get().shape());
+    if (keys.isEmpty()) {
+      return;
+    }
+    Collection collection =
+        new Collection(list.get(), rows.get().name(), keys, new LinkedHashMap<>());
+    for (Operation operation : operations) {
+      Address address = Address.of(operation).orElseThrow();
+      does(address, path).ifPresent(does -> roles.put(operation.id(), new Role(does, collection)));
+    }
+    if (answers.of(list.get(), RecordValue.empty()).get(rows.get().name())
+        instanceof ListValue seed) {
+      seed.items().forEach(row -> keep(collection, (RecordValue) row));
+    }
+  }
+
+  private static Optional<Does> does(Address address, String path) {
+    boolean one = address.isOneOf(path);
+    return switch (address.method()) {
+      case "GET" -> Optional.of(one ? Does.READ : Does.LIST);
+      case "POST" -> one ? Optional.empty() : Optional.of(Does.CREATE);
+      case "PUT", "PATCH", "MERGE" -> one ? Optional.of(Does.CHANGE) : Optional.empty();
+      case "DELETE" -> one ? Optional.of(Does.DELETE) : Optional.empty();
+      default -> Optional.empty();
+    };
+  }
+
+  private static Optional<Operation> find(List<Operation> operations, Predicate<Address> fits) {
+    return operations.stream()
+        .filter(operation -> Address.of(operation).filter(fits).isPresent())
+        .findFirst();
+  }
+
+  /** The first list of records in an answer. */
+  private Optional<Field> rows(Operation list) {
+    return shapes.fieldsOf(list.output()).stream()
+        .filter(Field::isRepeated)
+        .filter(field -> shapes.get(field.shape()) instanceof Shape.Record)
+        .findFirst();
+  }
+
+  /**
+   * Each key of the address with the field of the thing that holds it; none if one has no field.
+   */
+  private Map<String, String> keys(Operation one, ShapeId thing) {
+    List<Field> fields = shapes.fieldsOf(thing);
+    Map<String, String> keys = new LinkedHashMap<>();
+    for (Field parameter : shapes.fieldsOf(one.input())) {
+      if (parameter.wire() instanceof Wire.Parameter wire && wire.in() == Wire.In.PATH) {
+        Optional<String> field = holder(fields, parameter.name());
+        if (field.isEmpty()) {
+          return Map.of();
+        }
+        keys.put(parameter.name(), field.get());
+      }
+    }
+    return keys;
+  }
+
+  private static Optional<String> holder(List<Field> fields, String parameter) {
+    String plain = plain(parameter);
+    return fields.stream()
+        .map(Field::name)
+        .filter(name -> plain(name).equals(plain))
+        .findFirst()
+        .or(
+            () ->
+                fields.stream()
+                    .map(Field::name)
+                    .filter(name -> !name.isEmpty() && plain.endsWith(plain(name)))
+                    .findFirst());
+  }
+
+  private static String plain(String name) {
+    return name.replaceAll("[^A-Za-z0-9]", "").toLowerCase(Locale.ROOT);
+  }
+
+  /**
+   * What it says to a question; nothing if it is not about anything that is remembered.
+   *
+   * @throws Refusal if there is no such thing, or it is another than the one that was read
+   */
+  synchronized Optional<RecordValue> answer(Serving.Question question, Asked asked) {
+    Role role = roles.get(question.operation().id());
+    if (role == null) {
+      return Optional.empty();
+    }
+    Collection collection = role.collection();
+    return Optional.of(
+        switch (role.does()) {
+          case LIST -> list(collection, question);
+          case READ -> get(collection, question.parameters());
+          case CREATE -> create(collection, question);
+          case CHANGE -> change(collection, question, asked);
+          case DELETE -> {
+            RecordValue gone = get(collection, question.parameters());
+            unchanged(gone, asked);
+            collection.things().remove(key(collection, question.parameters()));
+            yield RecordValue.empty();
+          }
+        });
+  }
+
+  private RecordValue list(Collection collection, Serving.Question question) {
+    RowQuery query = question.query();
+    List<RecordValue> matching =
+        query.matching(
+            collection.things().values().stream()
+                .filter(row -> fits(row, question.parameters()))
+                .toList());
+    RecordValue whole =
+        answers
+            .of(collection.list(), question.parameters())
+            .with("next", Value.ABSENT)
+            .with(collection.rows(), new ListValue(List.copyOf(query.page(matching))));
+    return whole.with("count", query.count() ? NumberValue.of(matching.size()) : Value.ABSENT);
+  }
+
+  /** A parameter that is called like a field of the rows narrows the list to those that have it. */
+  private static boolean fits(RecordValue row, RecordValue parameters) {
+    for (String name : parameters.names()) {
+      Value wanted = parameters.get(name);
+      Value has = row.get(name);
+      if (!wanted.isAbsent()
+          && !has.isAbsent()
+          && !(wanted instanceof RecordValue)
+          && !(wanted instanceof ListValue)
+          && !ScalarText.print(wanted).equals(ScalarText.print(has))) {
+        return false;
+      }
+    }
+    return true;
+  }
+
+  private List<String> key(Collection collection, RecordValue parameters) {
+    return collection.keys().keySet().stream()
+        .map(name -> ScalarText.print(parameters.get(name)))
+        .toList();
+  }
+
+  private RecordValue get(Collection collection, RecordValue parameters) {
+    List<String> key = key(collection, parameters);
+    RecordValue thing = collection.things().get(key);
+    if (thing == null) {
+      throw new Refusal(404, "There is nothing with the key " + String.join(", ", key) + ".");
+    }
+    return thing;
+  }
+
+  private void keep(Collection collection, RecordValue thing) {
+    List<String> key =
+        collection.keys().values().stream()
+            .map(field -> ScalarText.print(thing.get(field)))
+            .toList();
+    if (collection.things().size() >= MOST && !collection.things().containsKey(key)) {
+      throw new Refusal(507, "A stand-in remembers " + MOST + " things of a kind at most.");
+    }
+    collection.things().put(key, thing);
+  }
+
+  private RecordValue create(Collection collection, Serving.Question question) {
+    RecordValue given = body(question);
+    RecordValue made = SampleMaker.make(shapes, rowShape(collection), SampleMaker.Extent.REQUIRED);
+    RecordValue thing = over(made, given);
+    for (String field : collection.keys().values()) {
+      if (given.get(field).isAbsent()) {
+        thing = thing.with(field, next(collection, field));
+      }
+    }
+    keep(collection, thing);
+    return thing;
+  }
+
+  /** A key that nobody gave is made by whoever keeps the things. */
+  private Value next(Collection collection, String field) {
+    created++;
+    Value like =
+        SampleMaker.make(shapes, rowShape(collection), SampleMaker.Extent.EVERYTHING).get(field);
+    if (like instanceof NumberValue) {
+      BigDecimal last =
+          collection.things().values().stream()
+              .map(thing -> thing.get(field))
+              .filter(NumberValue.class::isInstance)
+              .map(number -> ((NumberValue) number).number())
+              .max(Comparator.naturalOrder())
+              .orElse(BigDecimal.ZERO);
+      return new NumberValue(last.add(BigDecimal.ONE));
+    }
+    UUID unique = UUID.nameUUIDFromBytes(("thing " + created).getBytes(StandardCharsets.UTF_8));
+    return Value.text(
+        ScalarText.print(like).length() == unique.toString().length()
+            ? unique.toString()
+            : "N" + created);
+  }
+
+  private ShapeId rowShape(Collection collection) {
+    return rows(collection.list()).orElseThrow().shape();
+  }
+
+  private RecordValue change(Collection collection, Serving.Question question, Asked asked) {
+    RecordValue before = get(collection, question.parameters());
+    unchanged(before, asked);
+    RecordValue thing = over(before, body(question));
+    for (Map.Entry<String, String> key : collection.keys().entrySet()) {
+      thing = thing.with(key.getValue(), before.get(key.getValue()));
+    }
+    if (!before.get(ETAG).isAbsent()) {
+      created++;
+      thing = thing.with(ETAG, Value.text("W/\"" + created + "\""));
+    }
+    keep(collection, thing);
+    return thing;
+  }
+
+  private static final String ETAG = "etag";
+
+  /** RFC 9110, section 13.1.1. */
+  private static void unchanged(RecordValue thing, Asked asked) {
+    Optional<String> wanted = asked.header("If-Match").filter(tag -> !tag.equals("*"));
+    if (wanted.isPresent()
+        && !thing.get(ETAG).isAbsent()
+        && !wanted.get().equals(ScalarText.print(thing.get(ETAG)))) {
+      throw new Refusal(412, "It was changed since it was read.");
+    }
+  }
+
+  /** The thing that was sent: the body, or else the parameters themselves. */
+  private RecordValue body(Serving.Question question) {
+    return shapes.fieldsOf(question.operation().input()).stream()
+        .filter(field -> field.wire() instanceof Wire.Body)
+        .map(field -> question.parameters().get(field.name()))
+        .filter(RecordValue.class::isInstance)
+        .map(RecordValue.class::cast)
+        .findFirst()
+        .orElse(question.parameters());
+  }
+
+  private static RecordValue over(RecordValue before, RecordValue given) {
+    Map<String, Value> values = new LinkedHashMap<>(before.toMap());
+    given.forEach(
+        (name, value) -> {
+          if (!value.isAbsent()) {
+            values.put(name, value);
+          }
+        });
+    return RecordValue.of(values);
+  }
+}

@@ -1,0 +1,30 @@
+package org.mapsel.core.serve;
+
+import java.util.List;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.FindingText;
+
+/** A request that a stand-in does not serve, told in the words of its protocol. */
+final class Refusal extends RuntimeException {
+
+  private static final long serialVersionUID = 1L;
+
+  private final int status;
+
+  Refusal(int status, String reason) {
+    super(reason, null, false, false);
+    this.status = status;
+  }
+
+  static Refusal of(int status, List<Finding> findings) {
+    return new Refusal(status, FindingText.lines(findings));
+  }
+
+  int status() {
+    return status;
+  }
+
+  String reason() {
+    return String.valueOf(getMessage());
+  }
+}
