@@ -3,11 +3,14 @@ package org.mapsel.cli;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import org.mapsel.core.appfile.AppFile;
 import org.mapsel.core.appfile.ServiceDescription;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.page.App;
+import org.mapsel.core.verify.Sample;
+import org.mapsel.core.verify.SampleFile;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -37,6 +40,15 @@ final class AppArgument {
   /** What the file says of the services that its app uses. */
   static List<ServiceDescription> descriptions(Console console, Path file) {
     return read(console, file, AppFile.descriptions(json(file)));
+  }
+
+  /** The samples that go along with the app. */
+  static List<Sample> samples(Console console, Path file) {
+    List<Sample> samples = new ArrayList<>();
+    for (JsonNode one : json(file).path("samples")) {
+      samples.add(read(console, file, SampleFile.read(one)));
+    }
+    return samples;
   }
 
   private static <T> T read(Console console, Path file, Outcome<T> read) {

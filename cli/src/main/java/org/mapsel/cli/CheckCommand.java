@@ -10,10 +10,7 @@ import java.util.concurrent.Callable;
 import org.mapsel.core.appfile.ServiceDescription;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
-import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.finding.Subject;
-import org.mapsel.core.intake.Description;
-import org.mapsel.core.intake.Intake;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.ServiceLookup;
@@ -84,12 +81,7 @@ final class CheckCommand implements Callable<Integer> {
               + one.service()
               + "=SOURCE");
     }
-    Outcome<Description> read = Intake.read(one.documents());
-    if (read.value().isEmpty()) {
-      console.tell(read.findings());
-      throw new CommandFailure("The description of " + one.service() + " could not be read.");
-    }
-    return read.get().service();
+    return Choice.described(console, one);
   }
 
   private void print(App app, AppFinding found) {

@@ -3,8 +3,11 @@ package org.mapsel.cli;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.appfile.ServiceDescription;
+import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Description;
+import org.mapsel.core.intake.Intake;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.service.Operation;
@@ -17,12 +20,32 @@ final class Choice {
   private Choice() {}
 
   static Service service(Console console, String source) {
+    return description(console, source).service();
+  }
+
+  static Description description(Console console, String source) {
+    return read(console, source, Sources.read(source));
+  }
+
+  /** A description, with everything told that could not be understood in it. */
+  static Description whole(Console console, String source) {
     Outcome<Description> read = Sources.read(source);
+    console.tell(read.findings().stream().filter(Finding::isError).toList());
+    return read(console, source, read);
+  }
+
+  /** A service that is described in an app file. */
+  static Service described(Console console, ServiceDescription one) {
+    return read(console, "The description of " + one.service(), Intake.read(one.documents()))
+        .service();
+  }
+
+  private static Description read(Console console, String what, Outcome<Description> read) {
     if (read.value().isEmpty()) {
       console.tell(read.findings());
-      throw new CommandFailure(source + " could not be read.");
+      throw new CommandFailure(what + " could not be read.");
     }
-    return read.get().service();
+    return read.get();
   }
 
   /** The one with this id, or else the first one of this name. */

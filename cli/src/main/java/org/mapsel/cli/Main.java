@@ -16,7 +16,9 @@ import picocli.CommandLine.Command;
       PairCommand.class,
       DiffCommand.class,
       ExportCommand.class,
-      ImportCommand.class
+      ImportCommand.class,
+      StandInCommand.class,
+      VerifyCommand.class
     })
 public final class Main {
 

@@ -8,9 +8,14 @@ import com.networknt.schema.SpecificationVersion;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.PrintStream;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -320,5 +325,102 @@ class MainTest {
              "steps": [{"kind": "call", "call": "call_3"}]}]}]}
         """
             .formatted(column, basin));
+  }
+
+  /** A sample of the stations of a stand-in, as a file. */
+  private Path sample(StandInServer server, String change, String check) throws Exception {
+    String stations =
+        HttpClient.newHttpClient()
+            .send(
+                HttpRequest.newBuilder(URI.create(server.address() + "/v1/stations")).build(),
+                HttpResponse.BodyHandlers.ofString())
+            .body();
+    Path body = file("body.txt", stations);
+    String values =
+        run("answer", TIDES, "listStations", body.toString()).out().replace("name 2", change);
+    Files.createDirectories(folder.resolve("checks"));
+    return Files.writeString(
+        folder.resolve("checks/stations.json"),
+        "{\"format\":1,\"service\":\"tides\",\"operation\":\"listStations\",\"name\":\"All\","
+            + "\"parameters\":{},\"answer\":"
+            + values
+            + (check.isEmpty() ? "" : ",\"check\":" + check)
+            + "}");
+  }
+
+  private static final String TIDES = DESCRIPTIONS.resolve("tides.yaml").toString();
+
+  private Run verify(StandInServer server, String... more) {
+    List<String> arguments =
+        new ArrayList<>(
+            List.of(
+                "verify",
+                folder.resolve("checks").toString(),
+                "--service",
+                "tides=" + TIDES,
+                "--endpoint",
+                server.address() + "/v1"));
+    arguments.addAll(List.of(more));
+    return run(arguments.toArray(String[]::new));
+  }
+
+  private static StandInServer tides() throws IOException {
+    return StandInServer.of(Choice.whole(new Console(System.out, System.err), TIDES));
+  }
+
+  @Test
+  void checksHoldOrTellWhatDiffers() throws Exception {
+    try (StandInServer server = tides()) {
+      Path file = sample(server, "name 2", "{\"holds\":\"values\"}");
+      assertFollows("sample.schema.json", Files.readString(file));
+      assertThat(verify(server).status()).isZero();
+
+      sample(server, "another", "{\"holds\":\"values\"}");
+      Path junit = folder.resolve("junit.xml");
+      Run run = verify(server, "--junit", junit.toString());
+      assertThat(run.status()).isEqualTo(1);
+      assertThat(run.out()).contains("expected another, was name 2", "1 do not hold");
+      assertThat(Files.readString(junit)).contains("failures=\"1\"", "<failure message=");
+
+      sample(server, "another", "{\"holds\":\"shape\"}");
+      assertThat(verify(server).status()).isZero();
+
+      sample(server, "name 2", "");
+      assertThat(verify(server).status()).isEqualTo(2);
+    }
+  }
+
+  @Test
+  void aCheckOfAServiceThatIsNotThereDoesNotHold() throws Exception {
+    StandInServer server = tides();
+    sample(server, "name 2", "{\"holds\":\"shape\"}");
+    server.close();
+
+    Run run = verify(server);
+
+    assertThat(run.status()).isEqualTo(1);
+    assertThat(run.out()).contains("expected an answer, was No connection");
+  }
+
+  @Test
+  void theSwitchesOfAStandInDoWhatTheySay() throws Exception {
+    try (StandInServer server = tides()) {
+      sample(server, "name 2", "{\"holds\":\"shape\",\"within\":100000}");
+      turn(server, "ERROR");
+      assertThat(verify(server).status()).isEqualTo(1);
+      turn(server, "DROP");
+      assertThat(verify(server).status()).isEqualTo(1);
+      turn(server, "NORMAL");
+      assertThat(verify(server).status()).isZero();
+    }
+  }
+
+  private static void turn(StandInServer server, String mode) throws Exception {
+    HttpClient.newHttpClient()
+        .send(
+            HttpRequest.newBuilder(URI.create(server.address() + "/switches/" + mode))
+                .PUT(HttpRequest.BodyPublishers.noBody())
+                .build(),
+            HttpResponse.BodyHandlers.discarding());
   }
 }

@@ -44,7 +44,7 @@ class ArchitectureTest {
           List.of("page.edit", "page.view"),
           List.of("page.check", "page.offer"),
           List.of("appfile", "call"),
-          List.of("serve"));
+          List.of("serve", "verify"));
 
   private static final JavaClasses CLASSES =
       new ClassFileImporter()

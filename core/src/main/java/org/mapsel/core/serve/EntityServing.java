@@ -50,7 +50,7 @@ final class EntityServing implements Serving {
   }
 
   @Override
-  public Optional<Question> read(Asked asked) {
+  public Optional<Question> read(IncomingRequest asked) {
     return routes
         .find(asked.method(), asked.path().replaceFirst("\\(\\)$", ""))
         .map(
@@ -59,7 +59,7 @@ final class EntityServing implements Serving {
                     found.operation(), found.wire(), parameters(found, asked), query(asked)));
   }
 
-  private RecordValue parameters(Routes.Found found, Asked asked) {
+  private RecordValue parameters(Routes.Found found, IncomingRequest asked) {
     ParameterReader reader = new ParameterReader(service.shapes(), asked);
     Map<String, String> inPath = new HashMap<>();
     found.values().forEach((name, text) -> inPath.put(name, plain(text)));
@@ -85,7 +85,7 @@ final class EntityServing implements Serving {
 
   /** A value in an address without what its type puts around it. */
   private static String plain(String text) {
-    String decoded = Asked.decoded(text.replace("+", "%2B"));
+    String decoded = IncomingRequest.decoded(text.replace("+", "%2B"));
     String bare = decoded.replaceFirst("^\\w+=(?=['\\d\\w-])", "");
     if (bare.endsWith("'")) {
       return bare.substring(bare.indexOf('\'') + 1, bare.length() - 1).replace("''", "'");
@@ -130,7 +130,7 @@ final class EntityServing implements Serving {
     }
   }
 
-  private static RowQuery query(Asked asked) {
+  private static RowQuery query(IncomingRequest asked) {
     Map<String, String> options = new HashMap<>();
     asked.pairs().forEach(pair -> options.put(pair.getKey(), pair.getValue()));
     return new RowQuery(

@@ -35,6 +35,7 @@ import org.mapsel.core.value.Value;
 final class Memory {
 
   private static final int MOST = 10_000;
+  private static final String ETAG = "etag";
 
   /** What an operation does with a collection. */
   private enum Does {
@@ -104,7 +105,7 @@ final class Memory {
     }
     if (answers.of(list.get(), RecordValue.empty()).get(rows.get().name())
         instanceof ListValue seed) {
-      seed.items().forEach(row -> keep(collection, (RecordValue) row));
+      seed.items().forEach(row -> keep(collection, stamped((RecordValue) row)));
     }
   }
 
@@ -174,7 +175,7 @@ final class Memory {
    *
    * @throws Refusal if there is no such thing, or it is another than the one that was read
    */
-  synchronized Optional<RecordValue> answer(Serving.Question question, Asked asked) {
+  synchronized Optional<RecordValue> answer(Serving.Question question, IncomingRequest asked) {
     Role role = roles.get(question.operation().id());
     if (role == null) {
       return Optional.empty();
@@ -291,25 +292,29 @@ final class Memory {
     return rows(collection.list()).orElseThrow().shape();
   }
 
-  private RecordValue change(Collection collection, Serving.Question question, Asked asked) {
+  private RecordValue change(
+      Collection collection, Serving.Question question, IncomingRequest asked) {
     RecordValue before = get(collection, question.parameters());
     unchanged(before, asked);
     RecordValue thing = over(before, body(question));
     for (Map.Entry<String, String> key : collection.keys().entrySet()) {
       thing = thing.with(key.getValue(), before.get(key.getValue()));
     }
-    if (!before.get(ETAG).isAbsent()) {
-      created++;
-      thing = thing.with(ETAG, Value.text("W/\"" + created + "\""));
-    }
+    thing = stamped(thing);
     keep(collection, thing);
     return thing;
   }
 
-  private static final String ETAG = "etag";
+  /** A thing that tells its state gets a new one. */
+  private RecordValue stamped(RecordValue thing) {
+    created++;
+    return thing.get(ETAG).isAbsent()
+        ? thing
+        : thing.with(ETAG, Value.text("W/\"" + created + "\""));
+  }
 
   /** RFC 9110, section 13.1.1. */
-  private static void unchanged(RecordValue thing, Asked asked) {
+  private static void unchanged(RecordValue thing, IncomingRequest asked) {
     Optional<String> wanted = asked.header("If-Match").filter(tag -> !tag.equals("*"));
     if (wanted.isPresent()
         && !thing.get(ETAG).isAbsent()

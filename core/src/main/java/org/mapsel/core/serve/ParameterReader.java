@@ -28,9 +28,9 @@ final class ParameterReader {
   private static final JsonMapper JSON = new JsonMapper();
 
   private final Shapes shapes;
-  private final Asked asked;
+  private final IncomingRequest asked;
 
-  ParameterReader(Shapes shapes, Asked asked) {
+  ParameterReader(Shapes shapes, IncomingRequest asked) {
     this.shapes = shapes;
     this.asked = asked;
   }
@@ -58,12 +58,12 @@ final class ParameterReader {
   }
 
   private List<Map.Entry<String, String>> cookies() {
-    return Asked.pairs(asked.header("Cookie").orElse("").replaceAll(";\\s*", "&"));
+    return IncomingRequest.pairs(asked.header("Cookie").orElse("").replaceAll(";\\s*", "&"));
   }
 
   /** Without the marks that the styles label and matrix put in front. */
   private static String plain(String text, Wire.Parameter parameter) {
-    String decoded = Asked.decoded(text.replace("+", "%2B"));
+    String decoded = IncomingRequest.decoded(text.replace("+", "%2B"));
     return switch (parameter.style()) {
       case LABEL -> decoded.replaceFirst("^\\.", "");
       case MATRIX -> decoded.replaceFirst("^;" + Pattern.quote(parameter.name()) + "=", "");

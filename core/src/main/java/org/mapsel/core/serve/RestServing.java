@@ -44,7 +44,7 @@ final class RestServing implements Serving {
   }
 
   @Override
-  public Optional<Question> read(Asked asked) {
+  public Optional<Question> read(IncomingRequest asked) {
     return routes
         .find(asked.method(), asked.path())
         .map(
@@ -53,7 +53,7 @@ final class RestServing implements Serving {
                     found.operation(), found.wire(), parameters(found, asked), RowQuery.ALL));
   }
 
-  private RecordValue parameters(Routes.Found found, Asked asked) {
+  private RecordValue parameters(Routes.Found found, IncomingRequest asked) {
     ParameterReader reader = new ParameterReader(service.shapes(), asked);
     Map<String, Value> values = new LinkedHashMap<>();
     for (Field field : service.shapes().fieldsOf(found.operation().input())) {
@@ -70,7 +70,7 @@ final class RestServing implements Serving {
     return RecordValue.of(values);
   }
 
-  private Value body(Routes.Found found, Field field, Asked asked) {
+  private Value body(Routes.Found found, Field field, IncomingRequest asked) {
     OperationWire.Rest rest = (OperationWire.Rest) found.wire();
     if (asked.body().length == 0 || rest.body().isEmpty()) {
       return Value.ABSENT;
@@ -86,9 +86,10 @@ final class RestServing implements Serving {
 
   private Value form(Field field, String text) {
     ParameterReader reader =
-        new ParameterReader(service.shapes(), new Asked("", "", "", Map.of(), new byte[0]));
+        new ParameterReader(
+            service.shapes(), new IncomingRequest("", "", "", Map.of(), new byte[0]));
     Map<String, Value> values = new LinkedHashMap<>();
-    for (Map.Entry<String, String> pair : Asked.pairs(text)) {
+    for (Map.Entry<String, String> pair : IncomingRequest.pairs(text)) {
       for (Field member : service.shapes().fieldsOf(field.shape())) {
         if (member.wire().label().equals(pair.getKey())) {
           Value value = reader.scalar(member, pair.getValue());
@@ -105,7 +106,8 @@ final class RestServing implements Serving {
   }
 
   /** What reads answers reads the body, as one that comes back from the same operation. */
-  private Value read(Operation operation, OperationWire.Content content, Field field, Asked asked) {
+  private Value read(
+      Operation operation, OperationWire.Content content, Field field, IncomingRequest asked) {
     ShapeId root = new ShapeId("", operation.id() + "/asked");
     Field whole = field.on(new Wire.Whole());
     boolean record =

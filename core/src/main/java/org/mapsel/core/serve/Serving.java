@@ -24,7 +24,7 @@ interface Serving {
    * @return nothing if it is for somebody else
    * @throws Refusal if it is for this one and cannot be understood
    */
-  Optional<Question> read(Asked asked);
+  Optional<Question> read(IncomingRequest asked);
 
   /**
    * What goes back.

@@ -102,7 +102,7 @@ final class SoapServing implements Serving {
   }
 
   @Override
-  public Optional<Question> read(Asked asked) {
+  public Optional<Question> read(IncomingRequest asked) {
     if (!asked.method().equals("POST")) {
       return Optional.empty();
     }
@@ -122,7 +122,7 @@ final class SoapServing implements Serving {
         new Question(turned.operation(), turned.wire(), parameters.value(), RowQuery.ALL));
   }
 
-  private Turned asked(Asked asked) {
+  private Turned asked(IncomingRequest asked) {
     Name first = firstInBody(asked.body());
     String action = action(asked);
     List<Turned> found = byElement.getOrDefault(first, List.of());
@@ -138,7 +138,7 @@ final class SoapServing implements Serving {
         .orElse(found.getFirst());
   }
 
-  private static String action(Asked asked) {
+  private static String action(IncomingRequest asked) {
     return asked
         .header("SOAPAction")
         .or(

@@ -90,7 +90,7 @@ public final class StandIn {
   public record Served(Optional<OperationId> operation, Response response) {}
 
   /** Answers a request; never throws for what is in it. */
-  public Served answer(Asked asked) {
+  public Served answer(IncomingRequest asked) {
     Optional<Refusal> refused = Optional.empty();
     Optional<Door> last = Optional.empty();
     for (Door door : doors) {
@@ -124,7 +124,7 @@ public final class StandIn {
     return path.equals(base) || path.startsWith(base.isEmpty() ? "/" : base + "/");
   }
 
-  private Served answer(Door door, Serving.Question question, Asked asked) {
+  private Served answer(Door door, Serving.Question question, IncomingRequest asked) {
     Operation operation = question.operation();
     Response response;
     try {

@@ -41,7 +41,7 @@ class StandInTest {
   private static final Stamp STAMP = new Stamp(Instant.EPOCH, "test", new byte[0]);
 
   /** A request as a server gets it. */
-  private static Asked asked(Request request) {
+  private static IncomingRequest asked(Request request) {
     URI address = URI.create(request.address());
     Map<String, List<String>> headers = new LinkedHashMap<>();
     request
@@ -51,7 +51,7 @@ class StandInTest {
                 headers
                     .computeIfAbsent(header.name(), none -> new ArrayList<>())
                     .add(header.value()));
-    return new Asked(
+    return new IncomingRequest(
         request.method(),
         address.getRawPath(),
         Optional.ofNullable(address.getRawQuery()).orElse(""),
@@ -132,8 +132,8 @@ class StandInTest {
     return ValueJson.readRecord(new JsonMapper().readTree(json.replace('\'', '"')));
   }
 
-  private static Asked ask(String method, String path, String query, String body) {
-    return new Asked(
+  private static IncomingRequest ask(String method, String path, String query, String body) {
+    return new IncomingRequest(
         method,
         path,
         query,

@@ -13,7 +13,7 @@ import java.util.Optional;
  * @param path as it was sent, with percent-encoding, from the root of the stand-in on
  * @param query what stands behind the question mark, as it was sent; empty if there is none
  */
-public record Asked(
+public record IncomingRequest(
     String method, String path, String query, Map<String, List<String>> headers, byte[] body) {
 
   /** The first header of this name, whatever its case. */
@@ -25,8 +25,8 @@ public record Asked(
   }
 
   /** The same, below a path that it starts with. */
-  Asked below(String base) {
-    return new Asked(method, path.substring(base.length()), query, headers, body);
+  IncomingRequest below(String base) {
+    return new IncomingRequest(method, path.substring(base.length()), query, headers, body);
   }
 
   /** Names and values of the query, decoded, in their order. */
