@@ -31,6 +31,10 @@ public final class SampleMaker {
 
   private static final int MAX_DEPTH = 12;
   private static final int MAX_FIELDS = 20_000;
+
+  /** What must be there is made when optional fields have long used up their share. */
+  private static final int MAX_REQUIRED = 10 * MAX_FIELDS;
+
   private static final int ITEMS = 3;
 
   private final Shapes shapes;
@@ -107,7 +111,7 @@ public final class SampleMaker {
                 && !isQuestion(field.wire())
                 && !(shapes.get(field.shape()) instanceof Shape.Open)
                 && !isDerivation(shapes.get(field.shape()));
-    if (!wanted || fields++ > MAX_FIELDS) {
+    if (!wanted || fields++ > (field.isRequired() ? MAX_REQUIRED : MAX_FIELDS)) {
       return Value.ABSENT;
     }
     if (open.contains(field.shape())) {

@@ -27,6 +27,11 @@ final class Answers {
         .orElseGet(() -> made(operation, parameters));
   }
 
+  /** Whether nothing was recorded of an operation. */
+  boolean isMade(Operation operation) {
+    return recorded.of(operation.id()).isEmpty();
+  }
+
   /** A made answer is about what was asked for, where fields are called alike. */
   private RecordValue made(Operation operation, RecordValue parameters) {
     RecordValue made = SampleMaker.make(shapes, operation.output(), SampleMaker.Extent.EVERYTHING);

@@ -51,12 +51,23 @@ final class EntityServing implements Serving {
 
   @Override
   public Optional<Question> read(IncomingRequest asked) {
-    return routes
-        .find(asked.method(), asked.path().replaceFirst("\\(\\)$", ""))
+    return found(asked)
         .map(
             found ->
                 new Question(
                     found.operation(), found.wire(), parameters(found, asked), query(asked)));
+  }
+
+  /** Brackets with nothing in them may be left out, and may stand where nobody announced them. */
+  private Optional<Routes.Found> found(IncomingRequest asked) {
+    String path = asked.path();
+    boolean bare = path.endsWith("()");
+    return routes
+        .find(asked.method(), path)
+        .or(
+            () ->
+                routes.find(
+                    asked.method(), bare ? path.substring(0, path.length() - 2) : path + "()"));
   }
 
   private RecordValue parameters(Routes.Found found, IncomingRequest asked) {

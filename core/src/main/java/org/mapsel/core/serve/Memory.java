@@ -5,11 +5,13 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Predicate;
 import org.mapsel.core.ref.OperationId;
@@ -53,12 +55,16 @@ final class Memory {
    *
    * @param rows the field of the list's answer that they stand in
    * @param keys the parameters that tell one of them from the others, by the field they stand in
+   * @param made whether the things are made up, so that there may be any others as well
+   * @param gone keys of those that were deleted
    */
   private record Collection(
       Operation list,
       String rows,
       Map<String, String> keys,
-      Map<List<String>, RecordValue> things) {}
+      boolean made,
+      Map<List<String>, RecordValue> things,
+      Set<List<String>> gone) {}
 
   private final Shapes shapes;
   private final Answers answers;
@@ -98,7 +104,13 @@ final class Memory {
       return;
     }
     Collection collection =
-        new Collection(list.get(), rows.get().name(), keys, new LinkedHashMap<>());
+        new Collection(
+            list.get(),
+            rows.get().name(),
+            keys,
+            answers.isMade(list.get()),
+            new LinkedHashMap<>(),
+            new HashSet<>());
     for (Operation operation : operations) {
       Address address = Address.of(operation).orElseThrow();
       does(address, path).ifPresent(does -> roles.put(operation.id(), new Role(does, collection)));
@@ -184,16 +196,41 @@ final class Memory {
     return Optional.of(
         switch (role.does()) {
           case LIST -> list(collection, question);
-          case READ -> get(collection, question.parameters());
-          case CREATE -> create(collection, question);
-          case CHANGE -> change(collection, question, asked);
+          case READ -> told(question, get(collection, question.parameters()));
+          case CREATE -> told(question, create(collection, question));
+          case CHANGE -> told(question, change(collection, question, asked));
           case DELETE -> {
             RecordValue gone = get(collection, question.parameters());
             unchanged(gone, asked);
-            collection.things().remove(key(collection, question.parameters()));
-            yield RecordValue.empty();
+            List<String> key = key(collection, question.parameters());
+            collection.things().remove(key);
+            if (collection.gone().size() < MOST) {
+              collection.gone().add(key);
+            }
+            yield told(question, RecordValue.empty());
           }
         });
+  }
+
+  /** An operation may answer with something else than the thing, or with something around it. */
+  private RecordValue told(Serving.Question question, RecordValue thing) {
+    Operation operation = question.operation();
+    List<Field> fields = shapes.fieldsOf(operation.output());
+    boolean fits = thing.names().stream().allMatch(name -> has(fields, name));
+    if (fits && thing.present() > 0 || fields.isEmpty()) {
+      return thing;
+    }
+    RecordValue told = answers.of(operation, question.parameters());
+    for (String name : thing.names()) {
+      if (has(fields, name)) {
+        told = told.with(name, thing.get(name));
+      }
+    }
+    return told;
+  }
+
+  private static boolean has(List<Field> fields, String name) {
+    return fields.stream().anyMatch(field -> field.name().equals(name));
   }
 
   private RecordValue list(Collection collection, Serving.Question question) {
@@ -236,10 +273,23 @@ final class Memory {
   private RecordValue get(Collection collection, RecordValue parameters) {
     List<String> key = key(collection, parameters);
     RecordValue thing = collection.things().get(key);
+    if (thing == null && collection.made() && !collection.gone().contains(key)) {
+      return any(collection, parameters);
+    }
     if (thing == null) {
       throw new Refusal(404, "There is nothing with the key " + String.join(", ", key) + ".");
     }
     return thing;
+  }
+
+  /** Where all things are made up, there is one for every key that may be asked for. */
+  private RecordValue any(Collection collection, RecordValue parameters) {
+    RecordValue thing =
+        SampleMaker.make(shapes, rowShape(collection), SampleMaker.Extent.EVERYTHING);
+    for (Map.Entry<String, String> key : collection.keys().entrySet()) {
+      thing = thing.with(key.getValue(), parameters.get(key.getKey()));
+    }
+    return stamped(thing);
   }
 
   private void keep(Collection collection, RecordValue thing) {
@@ -250,11 +300,12 @@ final class Memory {
     if (collection.things().size() >= MOST && !collection.things().containsKey(key)) {
       throw new Refusal(507, "A stand-in remembers " + MOST + " things of a kind at most.");
     }
+    collection.gone().remove(key);
     collection.things().put(key, thing);
   }
 
   private RecordValue create(Collection collection, Serving.Question question) {
-    RecordValue given = body(question);
+    RecordValue given = body(collection, question);
     RecordValue made = SampleMaker.make(shapes, rowShape(collection), SampleMaker.Extent.REQUIRED);
     RecordValue thing = over(made, given);
     for (String field : collection.keys().values()) {
@@ -296,7 +347,7 @@ final class Memory {
       Collection collection, Serving.Question question, IncomingRequest asked) {
     RecordValue before = get(collection, question.parameters());
     unchanged(before, asked);
-    RecordValue thing = over(before, body(question));
+    RecordValue thing = over(before, body(collection, question));
     for (Map.Entry<String, String> key : collection.keys().entrySet()) {
       thing = thing.with(key.getValue(), before.get(key.getValue()));
     }
@@ -323,15 +374,24 @@ final class Memory {
     }
   }
 
-  /** The thing that was sent: the body, or else the parameters themselves. */
-  private RecordValue body(Serving.Question question) {
-    return shapes.fieldsOf(question.operation().input()).stream()
-        .filter(field -> field.wire() instanceof Wire.Body)
-        .map(field -> question.parameters().get(field.name()))
-        .filter(RecordValue.class::isInstance)
-        .map(RecordValue.class::cast)
-        .findFirst()
-        .orElse(question.parameters());
+  /** What was sent of the thing: the body, or else the parameters themselves. */
+  private RecordValue body(Collection collection, Serving.Question question) {
+    RecordValue sent =
+        shapes.fieldsOf(question.operation().input()).stream()
+            .filter(field -> field.wire() instanceof Wire.Body)
+            .map(field -> question.parameters().get(field.name()))
+            .filter(RecordValue.class::isInstance)
+            .map(RecordValue.class::cast)
+            .findFirst()
+            .orElse(question.parameters());
+    Map<String, Value> known = new LinkedHashMap<>();
+    for (Field field : shapes.fieldsOf(rowShape(collection))) {
+      Value value = sent.get(field.name());
+      if (!value.isAbsent()) {
+        known.put(field.name(), value);
+      }
+    }
+    return RecordValue.of(known);
   }
 
   private static RecordValue over(RecordValue before, RecordValue given) {

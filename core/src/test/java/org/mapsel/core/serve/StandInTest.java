@@ -186,6 +186,27 @@ class StandInTest {
   }
 
   @Test
+  void whereThingsWereRecordedThereAreNoOthers() {
+    StandIn recorded =
+        new StandIn(
+            yard,
+            operation ->
+                operation.text().equals("Cranes.list")
+                    ? List.of(
+                        new Recorded.Sample(
+                            record("{}"),
+                            record("{'rows':[{'Id':1,'Name':'Egret','State':'Idle'}]}")))
+                    : List.of());
+
+    assertThat(call(recorded, yard, "Cranes.read", record("{'Id':1}")).get())
+        .isInstanceOf(Answer.Returned.class);
+    assertThat(call(recorded, yard, "Cranes.read", record("{'Id':2}")).get())
+        .isInstanceOf(Answer.Failed.class);
+    assertThat(call(cranes, yard, "Cranes.read", record("{'Id':99}")).get())
+        .isInstanceOf(Answer.Returned.class);
+  }
+
+  @Test
   void aStateThatIsNotThatOfTheThingAnyMoreIsRefused() {
     String key = names("").getFirst();
     Operation change = Descriptions.operation(yard, "Cranes.change");
