@@ -2,7 +2,7 @@ import js from '@eslint/js';
 import hooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
-const features = ['services', 'apps', 'visit'];
+const features = ['services', 'apps', 'samples', 'visit'];
 
 export default tseslint.config(
   { ignores: ['dist', 'target', 'src/api/schema.gen.ts', 'scripts'] },

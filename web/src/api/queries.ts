@@ -243,3 +243,8 @@ export const moveQuery = (app: string, service: string, edition: string) =>
         }),
       ),
   });
+
+export const samplesQuery = queryOptions({
+  queryKey: ['samples'],
+  queryFn: () => unwrap(api.GET('/api/samples')),
+});

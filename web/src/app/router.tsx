@@ -71,6 +71,10 @@ export const router = createBrowserRouter([
         ...page(async () => (await import('@/features/apps/bench/BenchPage')).BenchPage),
       },
       {
+        path: '/samples',
+        ...page(async () => (await import('@/features/samples/SamplesPlace')).SamplesPlace),
+      },
+      {
         path: '/releases',
         ...page(async () => (await import('@/features/apps/releases/ReleasesStart')).ReleasesStart),
       },

@@ -5,6 +5,7 @@ const PLACES = [
   { to: '/services', words: 'Services' },
   { to: '/model', words: 'Model' },
   { to: '/apps', words: 'Pages' },
+  { to: '/samples', words: 'Samples' },
   { to: '/releases', words: 'Releases' },
 ];
 

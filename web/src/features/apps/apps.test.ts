@@ -171,6 +171,7 @@ describe('a page that runs', () => {
         every: [],
       },
       trace: [],
+      replayed: [],
     };
     const later = withRows(run, 'table_3', { ...rows, from: 200 });
     expect(later.page.parts[0]).toMatchObject({ rows: { from: 200 } });

@@ -4,6 +4,7 @@ import { useLocation, useNavigate, useParams, useSearchParams } from 'react-rout
 import type { Leads, OpenApp } from '@/api/client';
 import { openQuery } from '@/api/queries';
 import { Problem } from '@/ui/Problem';
+import { ReplayNote } from '@/ui/ReplayNote';
 import { Waiting } from '@/ui/Waiting';
 import { DrawnPage } from '@/parts/DrawnPage';
 import { useRun } from '@/parts/useRun';
@@ -64,6 +65,7 @@ function Finished(props: { view: OpenApp; page: string; version: Version }) {
     <>
       {live.error && <Problem error={live.error} onRetry={live.again} />}
       {!live.run && !live.error && <Waiting what="Opening the page" />}
+      {live.run && <ReplayNote services={live.run.replayed} />}
       {live.run && (
         <DrawnPage
           page={live.run.page}

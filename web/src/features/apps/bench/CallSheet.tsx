@@ -8,6 +8,7 @@ import { AnswerNote } from '@/sheet/AnswerNote';
 import { CutButton, CutPanel, textsOf } from '@/sheet/CutPanel';
 import { FieldSheet } from '@/sheet/FieldSheet';
 import type { FieldRow, Sheet } from '@/sheet/model';
+import { SampleMenu } from '@/sheet/SampleMenu';
 import { TryOutcome } from '@/sheet/TryOutcome';
 import { useCutRows } from '@/sheet/useCutRows';
 import { useTry } from '@/sheet/useTry';
@@ -137,6 +138,12 @@ export function CallSheet({ app, page, bench, call, operation, picked, onPick, o
               >
                 Pair all
               </Button>
+              <SampleMenu
+                service={operation.service}
+                operation={operation.id}
+                answered={attempt.answer !== undefined}
+                onShown={attempt.stop}
+              />
               <CutButton
                 open={cutting}
                 shown={

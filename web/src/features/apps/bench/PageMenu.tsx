@@ -4,7 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { AppEdit, AppView, Bench } from '@/api/client';
-import { NameDialog } from './NameDialog';
+import { NameDialog } from '@/ui/NameDialog';
 
 interface Props {
   view: AppView;

@@ -5,6 +5,7 @@ import type { Picked } from '@/parts/model';
 import { enteredIn, useRun } from '@/parts/useRun';
 import { Problem } from '@/ui/Problem';
 import { Split } from '@/ui/Split';
+import { ReplayNote } from '@/ui/ReplayNote';
 import { Waiting } from '@/ui/Waiting';
 import { PageSide } from './PageSide';
 import { Trace } from './Trace';
@@ -83,6 +84,7 @@ function Running({ app, page, bench, picked, onPick, side, at, onShown, onLead }
         <PageSide {...side} note="real requests">
           {live.error && <Problem error={live.error} onRetry={live.again} />}
           {!live.run && !live.error && <Waiting what="Opening the page" />}
+          {live.run && <ReplayNote services={live.run.replayed} />}
           {live.run && <DrawnPage page={live.run.page} use={{ ...live.use, picked, onPick }} />}
         </PageSide>
       }

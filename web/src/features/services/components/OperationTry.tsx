@@ -11,6 +11,7 @@ import { CutButton, CutPanel, textsOf } from '@/sheet/CutPanel';
 import { FieldSheet } from '@/sheet/FieldSheet';
 import { type FieldRow, rowKey, type Sheet } from '@/sheet/model';
 import { AnswerNote } from '@/sheet/AnswerNote';
+import { SampleMenu } from '@/sheet/SampleMenu';
 import { TryOutcome } from '@/sheet/TryOutcome';
 import { useTry } from '@/sheet/useTry';
 import { Problem } from '@/ui/Problem';
@@ -121,6 +122,12 @@ export function OperationTry({ operation, handed }: { operation: Operation; hand
                   </MenuItem>
                 ))}
               </TextField>
+              <SampleMenu
+                service={operation.service}
+                operation={operation.id}
+                answered={attempt.answer !== undefined}
+                onShown={attempt.stop}
+              />
             </>
           }
         />

@@ -3,7 +3,6 @@ package org.mapsel.cli;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import org.mapsel.core.appfile.AppFile;
 import org.mapsel.core.appfile.ServiceDescription;
@@ -44,11 +43,7 @@ final class AppArgument {
 
   /** The samples that go along with the app. */
   static List<Sample> samples(Console console, Path file) {
-    List<Sample> samples = new ArrayList<>();
-    for (JsonNode one : json(file).path("samples")) {
-      samples.add(read(console, file, SampleFile.read(one)));
-    }
-    return samples;
+    return read(console, file, SampleFile.list(json(file)));
   }
 
   private static <T> T read(Console console, Path file, Outcome<T> read) {

@@ -35,6 +35,9 @@ final class ExportCommand implements Callable<Integer> {
       description = "Only name the descriptions of services, by address and hash.")
   private boolean bare;
 
+  @Option(names = "--samples", description = "With the named samples and checks of its services.")
+  private boolean samples;
+
   @Option(names = "--port", description = "The port of the server (${DEFAULT-VALUE}).")
   private int port = 7300;
 
@@ -51,6 +54,8 @@ final class ExportCommand implements Callable<Integer> {
                     + URLEncoder.encode(app, StandardCharsets.UTF_8)
                     + "/file?descriptions="
                     + !bare
+                    + "&samples="
+                    + samples
                     + (release == null ? "" : "&release=" + release));
     if (file == null) {
       console.out().print(text);

@@ -39,18 +39,33 @@ public final class SampleMaker {
 
   private final Shapes shapes;
   private final Extent extent;
+  private final int items;
   private final Set<ShapeId> open = new HashSet<>();
   private int fields;
+
+  /** Lists inside lists are short however long the outermost is wished to be. */
+  private boolean inList;
+
   private int ids;
 
-  private SampleMaker(Shapes shapes, Extent extent) {
+  private SampleMaker(Shapes shapes, Extent extent, int items) {
     this.shapes = shapes;
     this.extent = extent;
+    this.items = items;
   }
 
   /** A record of the given shape. */
   public static RecordValue make(Shapes shapes, ShapeId root, Extent extent) {
-    Value made = new SampleMaker(shapes, extent).value(shapes.get(root), "", 0);
+    return make(shapes, root, extent, ITEMS);
+  }
+
+  /**
+   * A record of the given shape.
+   *
+   * @param items how many items lists have that are in no other list, as far as their limits allow
+   */
+  public static RecordValue make(Shapes shapes, ShapeId root, Extent extent, int items) {
+    Value made = new SampleMaker(shapes, extent, items).value(shapes.get(root), "", 0);
     return made instanceof RecordValue record ? record : RecordValue.empty();
   }
 
@@ -122,16 +137,23 @@ public final class SampleMaker {
     if (!field.isRepeated()) {
       return given(field, shape, item);
     }
+    int least = field.occurrence().min();
     int count =
-        extent == Extent.REQUIRED || field.occurrence().min() > ITEMS
-            ? Math.max(1, field.occurrence().min())
-            : Math.min(ITEMS, field.occurrence().max());
-    Value[] items = new Value[Math.min(count, MAX_FIELDS)];
-    for (int i = 0; i < items.length; i++) {
-      items[i] = given(field, shape, item + i);
+        extent == Extent.REQUIRED
+            ? Math.max(1, least)
+            : Math.max(least, Math.min(inList ? ITEMS : items, field.occurrence().max()));
+    if (count == 0) {
+      return new ListValue(List.of());
     }
-    List<Value> made = List.of(items).stream().filter(value -> !value.isAbsent()).toList();
-    return made.isEmpty() ? Value.ABSENT : new ListValue(made);
+    Value[] made = new Value[Math.min(count, MAX_FIELDS)];
+    boolean outer = inList;
+    inList = true;
+    for (int i = 0; i < made.length; i++) {
+      made[i] = given(field, shape, item + i);
+    }
+    inList = outer;
+    List<Value> there = List.of(made).stream().filter(value -> !value.isAbsent()).toList();
+    return there.isEmpty() ? Value.ABSENT : new ListValue(there);
   }
 
   /** What narrows or orders an answer has no typical value, and a wrong one hides everything. */

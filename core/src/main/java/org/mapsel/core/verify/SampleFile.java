@@ -19,6 +19,7 @@ import tools.jackson.databind.node.ObjectNode;
 public final class SampleFile {
 
   private static final int FORMAT = 1;
+  private static final String SAMPLES = "samples";
 
   private SampleFile() {}
 
@@ -78,6 +79,27 @@ public final class SampleFile {
       return Outcome.failed(
           Finding.error("VERIFY_SAMPLE_WRONG", "missing", String.valueOf(e.getMessage())));
     }
+  }
+
+  /** Adds samples to an app file. */
+  public static void add(ObjectNode app, List<Sample> samples) {
+    if (!samples.isEmpty()) {
+      ArrayNode list = app.putArray(SAMPLES);
+      samples.forEach(sample -> list.add(write(sample)));
+    }
+  }
+
+  /** The samples in an app file. */
+  public static Outcome<List<Sample>> list(JsonNode app) {
+    List<Sample> samples = new ArrayList<>();
+    for (JsonNode one : app.path(SAMPLES)) {
+      Outcome<Sample> sample = read(one);
+      if (sample.value().isEmpty()) {
+        return Outcome.failed(sample.findings());
+      }
+      samples.add(sample.get());
+    }
+    return Outcome.of(samples);
   }
 
   private static Check check(JsonNode json) {

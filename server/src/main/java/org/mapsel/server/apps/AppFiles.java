@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.mapsel.core.appfile.AppFile;
 import org.mapsel.core.appfile.ServiceDescription;
 import org.mapsel.core.finding.Finding;
@@ -17,14 +18,17 @@ import org.mapsel.core.page.Call;
 import org.mapsel.core.read.sample.Secrets;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.verify.SampleFile;
 import org.mapsel.server.apps.ImportViews.ImportState;
 import org.mapsel.server.apps.ImportViews.ImportView;
 import org.mapsel.server.apps.ImportViews.ImportedService;
+import org.mapsel.server.checks.Samples;
 import org.mapsel.server.services.Editions;
 import org.mapsel.server.services.Workspace;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Apps as files that go from one workspace to another. */
 @Component
@@ -34,8 +38,10 @@ class AppFiles {
   private final Releases releases;
   private final Workspace workspace;
   private final Editions editions;
+  private final Samples samples;
 
-  AppFiles(Apps apps, Releases releases, Workspace workspace, Editions editions) {
+  AppFiles(Apps apps, Releases releases, Workspace workspace, Editions editions, Samples samples) {
+    this.samples = samples;
     this.apps = apps;
     this.releases = releases;
     this.workspace = workspace;
@@ -47,13 +53,21 @@ class AppFiles {
    *
    * @param release one of its releases; nothing for the draft
    * @param descriptions whether the descriptions of its services go along
+   * @param withSamples whether the named samples and checks of its services do
    */
-  String write(String id, Optional<Long> release, boolean descriptions) {
+  String write(String id, Optional<Long> release, boolean descriptions, boolean withSamples) {
     App app =
         release.map(number -> releases.get(id, number).app()).orElseGet(() -> apps.get(id).app());
-    return AppFile.text(
+    ObjectNode file =
         AppFile.write(
-            app, app.services().stream().map(use -> description(use, descriptions)).toList()));
+            app, app.services().stream().map(use -> description(use, descriptions)).toList());
+    if (withSamples) {
+      SampleFile.add(
+          file,
+          samples.of(
+              app.services().stream().map(App.ServiceUse::service).collect(Collectors.toSet())));
+    }
+    return AppFile.text(file);
   }
 
   private ServiceDescription description(App.ServiceUse use, boolean documents) {
@@ -121,7 +135,10 @@ class AppFiles {
           moved.computeIfAbsent(one.service(), absent -> added(one, operations, app));
       workspace.takeMore(use.service(), use.edition(), operations);
     }
-    return apps.create(read(AppFile.read(AppFile.moved(file, moved))));
+    JsonNode here = AppFile.moved(file, moved);
+    KeptApp made = apps.create(read(AppFile.read(here)));
+    samples.restore(read(SampleFile.list(here)));
+    return made;
   }
 
   private Optional<App.ServiceUse> known(ServiceDescription wanted, Map<String, String> chosen) {

@@ -35,13 +35,14 @@ class AppFilesController {
   ResponseEntity<String> file(
       @PathVariable String app,
       @RequestParam(required = false) Long release,
-      @RequestParam(defaultValue = "true") boolean descriptions) {
+      @RequestParam(defaultValue = "true") boolean descriptions,
+      @RequestParam(defaultValue = "false") boolean samples) {
     return ResponseEntity.ok()
         .contentType(MediaType.APPLICATION_JSON)
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
             ContentDisposition.attachment().filename(app + ".app.json").build().toString())
-        .body(files.write(app, Optional.ofNullable(release), descriptions));
+        .body(files.write(app, Optional.ofNullable(release), descriptions, samples));
   }
 
   /** What a file would bring; nothing is changed. */

@@ -1,7 +1,10 @@
 package org.mapsel.server.runs;
 
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.mapsel.core.page.App;
+import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.ref.PageId;
@@ -9,6 +12,8 @@ import org.mapsel.server.apps.Apps;
 import org.mapsel.server.apps.Releases;
 import org.mapsel.server.runs.RunViews.RunAs;
 import org.mapsel.server.runs.RunViews.RunRequest;
+import org.mapsel.server.samples.Replay;
+import org.mapsel.server.services.Workspace;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
 
@@ -18,8 +23,12 @@ class OpenPages {
 
   private final Apps apps;
   private final Releases releases;
+  private final Replay replay;
+  private final Workspace workspace;
 
-  OpenPages(Apps apps, Releases releases) {
+  OpenPages(Apps apps, Releases releases, Replay replay, Workspace workspace) {
+    this.replay = replay;
+    this.workspace = workspace;
     this.apps = apps;
     this.releases = releases;
   }
@@ -60,5 +69,16 @@ class OpenPages {
         kept.previous(),
         version.checked().pages().get(page.id()).plan(),
         new PageReach(app, page, apps.services()));
+  }
+
+  /** The names of the services of a page that are answered for from samples. */
+  List<String> replayed(Running running) {
+    Set<String> replayed = replay.services();
+    return running.page().calls().stream()
+        .map(Call::service)
+        .filter(replayed::contains)
+        .distinct()
+        .map(workspace::nameOf)
+        .toList();
   }
 }

@@ -101,8 +101,14 @@ final class RunViews {
    *
    * @param leads where the visitor is to go now; nothing to stay
    * @param trace the calls that were made; none for a visitor
+   * @param replayed the names of the services that are answered for from samples
    */
-  record RunView(String run, PageView page, @Nullable Leads leads, List<TracedCall> trace) {}
+  record RunView(
+      String run,
+      PageView page,
+      @Nullable Leads leads,
+      List<TracedCall> trace,
+      List<String> replayed) {}
 
   /** Where a page leads. */
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

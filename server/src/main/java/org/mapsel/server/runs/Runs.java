@@ -212,7 +212,8 @@ class Runs {
         running.id(),
         views(running, locale).page(),
         course.leads.orElse(null),
-        running.builder() ? course.trace : List.of());
+        running.builder() ? course.trace : List.of(),
+        pages.replayed(running));
   }
 
   /** Lets events happen one after the other, and what calls answer as further events. */

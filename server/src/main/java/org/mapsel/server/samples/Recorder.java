@@ -15,6 +15,7 @@ import org.mapsel.core.call.Question;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.message.http.FirstValues;
@@ -77,13 +78,18 @@ public class Recorder {
   private final SampleStore samples;
   private final Accesses accesses;
   private final Caller caller;
+  private final Replay replay;
+  private final Stamps stamps;
 
   Recorder(
       ExchangeStore exchanges,
       SampleStore samples,
       Accesses accesses,
       OutgoingHttp http,
+      Replay replay,
       Stamps stamps) {
+    this.replay = replay;
+    this.stamps = stamps;
     this.accesses = accesses;
     this.exchanges = exchanges;
     this.samples = samples;
@@ -101,12 +107,29 @@ public class Recorder {
 
   /** Calls an operation; the exchange is kept before this returns. */
   public Recorded call(Wanted wanted) {
-    return recorded(wanted, caller.call(question(wanted)));
+    return recorded(wanted, result(wanted));
+  }
+
+  private CallResult result(Wanted wanted) {
+    if (!replay.isOn(wanted.serviceId())) {
+      return caller.call(question(wanted, accesses.of(wanted.serviceId(), wanted.endpoint())));
+    }
+    // Nobody is asked, so nobody needs to know who asks.
+    return new Caller(replay.exchanger(wanted.serviceId(), wanted.service()), stamps)
+        .call(question(wanted, Access.NONE));
   }
 
   /** Calls several operations, in one message where a service takes them so; keeps each. */
   public List<Recorded> callAll(List<Wanted> wanted) {
-    List<CallResult> results = caller.callAll(wanted.stream().map(this::question).toList());
+    Set<String> replayed = replay.services();
+    if (wanted.stream().anyMatch(one -> replayed.contains(one.serviceId()))) {
+      return wanted.stream().map(this::call).toList();
+    }
+    List<CallResult> results =
+        caller.callAll(
+            wanted.stream()
+                .map(one -> question(one, accesses.of(one.serviceId(), one.endpoint())))
+                .toList());
     List<Recorded> recorded = new ArrayList<>();
     for (int i = 0; i < results.size(); i++) {
       recorded.add(recorded(wanted.get(i), results.get(i)));
@@ -114,13 +137,13 @@ public class Recorder {
     return recorded;
   }
 
-  private Question question(Wanted wanted) {
+  private static Question question(Wanted wanted, Access access) {
     return new Question(
         wanted.service(),
         wanted.operation(),
         wanted.endpoint(),
         wanted.parameters(),
-        accesses.of(wanted.serviceId(), wanted.endpoint()),
+        access,
         wanted.fields());
   }
 

@@ -6,23 +6,28 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
+import java.util.List;
 import java.util.Optional;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.JSON;
+import org.jooq.JSONB;
 import org.jooq.impl.DSL;
+import org.jspecify.annotations.Nullable;
+import org.mapsel.server.schema.tables.records.SampleRecord;
 import org.springframework.stereotype.Repository;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Samples of operations. */
 @Repository
-class SampleStore {
+public class SampleStore {
 
   /** What was sent last stands under this name. */
-  static final String LAST = "";
+  public static final String LAST = "";
 
   /** A sample as it is kept. */
-  record Kept(JsonNode parameters, Optional<JsonNode> answer, Optional<String> exchange) {}
+  public record Kept(JsonNode parameters, Optional<JsonNode> answer, Optional<String> exchange) {}
 
   private final DSLContext sql;
   private final JsonMapper json;
@@ -34,7 +39,7 @@ class SampleStore {
     this.clock = clock;
   }
 
-  Optional<Kept> find(String service, String operation, String name) {
+  public Optional<Kept> find(String service, String operation, String name) {
     return sql.selectFrom(SAMPLE)
         .where(SAMPLE.SERVICE_ID.eq(service))
         .and(SAMPLE.OPERATION.eq(operation))
@@ -48,6 +53,121 @@ class SampleStore {
                     Optional.ofNullable(row.get(SAMPLE.EXCHANGE_ID))));
   }
 
+  /**
+   * A sample that somebody gave a name.
+   *
+   * @param origin whether it was recorded or made
+   * @param pinned what must hold of it, if it is a check
+   * @param verdict what came of that last
+   */
+  public record Line(
+      String service,
+      String operation,
+      String name,
+      OffsetDateTime recordedAt,
+      String origin,
+      JsonNode parameters,
+      Optional<JsonNode> answer,
+      Optional<JsonNode> pinned,
+      Optional<JsonNode> verdict) {}
+
+  /** All samples that have names, by service and operation. */
+  public List<Line> all() {
+    return sql.selectFrom(SAMPLE)
+        .where(SAMPLE.NAME.ne(LAST))
+        .orderBy(SAMPLE.SERVICE_ID, SAMPLE.OPERATION, SAMPLE.NAME)
+        .fetch(this::line);
+  }
+
+  public Optional<Line> line(String service, String operation, String name) {
+    return sql.selectFrom(SAMPLE).where(is(service, operation, name)).fetchOptional(this::line);
+  }
+
+  private Line line(SampleRecord row) {
+    return new Line(
+        row.getServiceId(),
+        row.getOperation(),
+        row.getName(),
+        row.getRecordedAt(),
+        row.getOrigin(),
+        json.readTree(row.getParameters().data()),
+        read(row.getAnswer()),
+        Optional.ofNullable(row.getPinned()).map(pinned -> json.readTree(pinned.data())),
+        Optional.ofNullable(row.getVerdict()).map(verdict -> json.readTree(verdict.data())));
+  }
+
+  private Optional<JsonNode> read(@Nullable JSON column) {
+    return Optional.ofNullable(column).map(text -> json.readTree(text.data()));
+  }
+
+  private static Condition is(String service, String operation, String name) {
+    return SAMPLE
+        .SERVICE_ID
+        .eq(service)
+        .and(SAMPLE.OPERATION.eq(operation))
+        .and(SAMPLE.NAME.eq(name));
+  }
+
+  /**
+   * Everything that an operation answered: what it really did, named ones first, then made ones.
+   */
+  List<Kept> answered(String service, String operation) {
+    return sql.selectFrom(SAMPLE)
+        .where(SAMPLE.SERVICE_ID.eq(service))
+        .and(SAMPLE.OPERATION.eq(operation))
+        .and(SAMPLE.ANSWER.isNotNull())
+        .orderBy(SAMPLE.ORIGIN.desc(), SAMPLE.NAME.desc())
+        .fetch(
+            row ->
+                new Kept(
+                    json.readTree(row.getParameters().data()),
+                    read(row.getAnswer()),
+                    Optional.ofNullable(row.getExchangeId())));
+  }
+
+  /** Keeps a sample under a name, in place of another one of that name; a check stays one. */
+  public void keep(
+      String service,
+      String operation,
+      String name,
+      JsonNode parameters,
+      Optional<JsonNode> answer,
+      String origin) {
+    put(service, operation, name, parameters, answer, Optional.empty());
+    sql.update(SAMPLE).set(SAMPLE.ORIGIN, origin).where(is(service, operation, name)).execute();
+  }
+
+  public void remove(String service, String operation, String name) {
+    sql.deleteFrom(SAMPLE).where(is(service, operation, name)).and(SAMPLE.NAME.ne(LAST)).execute();
+  }
+
+  /** Says what must hold of a sample; what came of another check is forgotten. */
+  public void pin(String service, String operation, String name, Optional<JsonNode> check) {
+    sql.update(SAMPLE)
+        .set(SAMPLE.PINNED, check.map(JsonNode::toString).map(JSONB::valueOf).orElse(null))
+        .setNull(SAMPLE.VERDICT)
+        .where(is(service, operation, name))
+        .execute();
+  }
+
+  public void putVerdict(String service, String operation, String name, JsonNode verdict) {
+    sql.update(SAMPLE)
+        .set(SAMPLE.VERDICT, JSONB.valueOf(verdict.toString()))
+        .where(is(service, operation, name))
+        .execute();
+  }
+
+  /** When a sample of a service was given a name last, in microseconds. */
+  long lastNamedAt(String service) {
+    return sql.select(DSL.max(SAMPLE.RECORDED_AT))
+        .from(SAMPLE)
+        .where(SAMPLE.SERVICE_ID.eq(service))
+        .and(SAMPLE.NAME.ne(LAST))
+        .fetchOptional(DSL.max(SAMPLE.RECORDED_AT))
+        .map(at -> ChronoUnit.MICROS.between(Instant.EPOCH, at.toInstant()))
+        .orElse(0L);
+  }
+
   /** The time of the newest sample in microseconds; 0 if there is none. */
   long lastRecordedAt() {
     return sql.select(DSL.max(SAMPLE.RECORDED_AT))
@@ -58,7 +178,7 @@ class SampleStore {
   }
 
   /** Keeps a sample; without an answer the last good one stays. */
-  void put(
+  public void put(
       String service,
       String operation,
       String name,

@@ -3,8 +3,10 @@ package org.mapsel.server.services;
 import java.net.URI;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.finding.Finding;
@@ -283,6 +285,18 @@ public class Workspace {
         new ArrayList<>(service.operations().ids().stream().filter(wanted::contains).toList());
     wanted.stream().filter(id -> !inOrder.contains(id)).forEach(inOrder::add);
     return inOrder;
+  }
+
+  /** The names of all services by their ids. */
+  public Map<String, String> names() {
+    Map<String, String> names = new LinkedHashMap<>();
+    store.all().forEach(kept -> names.put(kept.id(), kept.name()));
+    return names;
+  }
+
+  /** The endpoint at which a service is asked if nobody says otherwise. */
+  public EndpointId endpointOf(String id) {
+    return kept(id).endpoint();
   }
 
   public boolean isEmpty() {

@@ -32,6 +32,7 @@ class PagesController {
     "/services/**",
     "/apps/**",
     "/model",
+    "/samples/**",
     "/open/**",
     "/draft/**",
     "/release/**",

@@ -1,0 +1,72 @@
+package org.mapsel.e2e;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.options.AriaRole;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** Samples are kept, made up, checked and answered from, with and without the service. */
+class SamplesJourneyTest {
+
+  private static Product product;
+  private static Browser browser;
+
+  @BeforeAll
+  static void start() {
+    product = Product.withDemo();
+    browser = new Browser();
+  }
+
+  @AfterAll
+  static void stop() {
+    browser.close();
+    product.close();
+  }
+
+  @AfterEach
+  void behaveAgain() {
+    product.standIns().turn("NORMAL");
+  }
+
+  @Test
+  void aSampleIsCheckedAndThenStandsForTheService() {
+    User user = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
+    user.type("day value", "2031-05-14").press("Send");
+    user.sees("just answered");
+    user.press("Samples");
+    user.role(AriaRole.MENUITEM, "Keep this answer…").click();
+    user.role(AriaRole.TEXTBOX, "Name of the sample").fill("A usual day");
+    user.press("Keep it").press("Samples");
+    assertThat(user.role(AriaRole.MENUITEM, "A usual day")).isVisible();
+    user.role(AriaRole.MENUITEM, "No rows").click();
+    assertThat(
+            user.page
+                .getByRole(AriaRole.ROW)
+                .filter(new Locator.FilterOptions().setHasText("Marrow")))
+        .hasCount(0);
+
+    user.goTo("/samples");
+    Locator sample = user.role(AriaRole.GROUP, "A usual day");
+    sample.getByText("Pin as check").click();
+    user.press("Run all checks");
+    assertThat(sample).containsText("shape: holds");
+    product.standIns().turn("SECOND_EDITION");
+    sample.getByText("Run", new Locator.GetByTextOptions().setExact(true)).click();
+    assertThat(sample).containsText("shape: differs");
+    sample.getByText("What differs").click();
+    assertThat(user.role(AriaRole.TABLE, "What differs")).containsText("pilotOrdered");
+
+    product.standIns().turn("DROPPED");
+    user.page.getByLabel("Answer for Berthing from here").click();
+    user.sees("answered from here; nothing is sent");
+    user.visit("duty-desk", "List arrivals");
+    user.type("Day", "2031-05-14").press("List arrivals");
+    user.sees("Berthing is answered for from samples");
+    assertThat(user.page.getByRole(AriaRole.ROW).nth(1)).containsText("Marrow Curlew");
+    user.page.context().close();
+  }
+}

@@ -1,0 +1,131 @@
+package org.mapsel.server.checks;
+
+import java.math.BigDecimal;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.verify.Check;
+import org.mapsel.core.verify.Deviation;
+
+/** What the API says about samples. */
+final class SampleViews {
+
+  private SampleViews() {}
+
+  /**
+   * All samples.
+   *
+   * @param services those that have samples or may be answered for
+   */
+  record SamplesView(List<SampledService> services, List<SampleLine> samples) {}
+
+  /**
+   * A service as the place of samples sees it.
+   *
+   * @param replayed whether it is answered for from samples
+   */
+  record SampledService(String id, String name, boolean replayed) {}
+
+  /** A sample in one line. */
+  record SampleLine(
+      String service,
+      String operation,
+      String operationName,
+      String name,
+      SampleOrigin origin,
+      OffsetDateTime recordedAt,
+      @Nullable CheckView check,
+      @Nullable VerdictView verdict) {}
+
+  /** Where a sample comes from. */
+  enum SampleOrigin {
+    RECORDED,
+    MADE
+  }
+
+  /**
+   * What must hold.
+   *
+   * @param values whether the values must be the same too
+   * @param ignored fields that may differ
+   * @param unordered lists that may come in any order
+   * @param within how many milliseconds it may take
+   */
+  record CheckView(
+      boolean values,
+      List<FieldPath> ignored,
+      List<FieldPath> unordered,
+      BigDecimal tolerance,
+      @Nullable Long within) {
+
+    CheckView {
+      ignored = List.copyOf(ignored);
+      unordered = List.copyOf(unordered);
+    }
+
+    static CheckView of(Check check) {
+      return new CheckView(
+          check.holds() == Check.Holds.VALUES,
+          check.ignored(),
+          check.unordered(),
+          check.tolerance(),
+          check.within().orElse(null));
+    }
+
+    Check check() {
+      return new Check(
+          values ? Check.Holds.VALUES : Check.Holds.SHAPE,
+          List.of(),
+          ignored,
+          unordered,
+          tolerance,
+          Optional.ofNullable(within));
+    }
+  }
+
+  /** What came of a check. */
+  record VerdictView(
+      boolean holds, List<DeviationView> deviations, long tookMillis, OffsetDateTime at) {}
+
+  /** One thing that is not as it was. */
+  record DeviationView(
+      Deviation.Kind what, String path, FieldPath field, String expected, String actual) {
+
+    static DeviationView of(Deviation one) {
+      return new DeviationView(
+          one.kind(),
+          one.path().isRoot() ? "" : one.path().toString(),
+          one.path(),
+          one.expected(),
+          one.actual());
+    }
+  }
+
+  /**
+   * A sample to be kept.
+   *
+   * @param made what is to be made up; nothing to keep what was sent and answered last
+   */
+  record NewSample(String name, @Nullable MadeKind made) {
+    NewSample {
+      Objects.requireNonNull(name);
+    }
+  }
+
+  /** Answers that are made up. */
+  enum MadeKind {
+    EMPTY,
+    ONE_ROW,
+    MANY_ROWS,
+    LONGEST
+  }
+
+  /** What must hold of a sample; nothing if it is no check any more. */
+  record PinRequest(@Nullable CheckView check) {}
+
+  /** Whether a service is answered for. */
+  record ReplayRequest(boolean on) {}
+}

@@ -1,0 +1,321 @@
+package org.mapsel.server.checks;
+
+import java.time.Clock;
+import java.time.OffsetDateTime;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.http.FirstValues;
+import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.sample.LongestValues;
+import org.mapsel.core.sample.SampleMaker;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.verify.Check;
+import org.mapsel.core.verify.Sample;
+import org.mapsel.core.verify.Verdict;
+import org.mapsel.core.verify.Verifier;
+import org.mapsel.server.checks.SampleViews.CheckView;
+import org.mapsel.server.checks.SampleViews.DeviationView;
+import org.mapsel.server.checks.SampleViews.MadeKind;
+import org.mapsel.server.checks.SampleViews.NewSample;
+import org.mapsel.server.checks.SampleViews.PinRequest;
+import org.mapsel.server.checks.SampleViews.SampleLine;
+import org.mapsel.server.checks.SampleViews.SampleOrigin;
+import org.mapsel.server.checks.SampleViews.SampledService;
+import org.mapsel.server.checks.SampleViews.SamplesView;
+import org.mapsel.server.checks.SampleViews.VerdictView;
+import org.mapsel.server.samples.Recorder;
+import org.mapsel.server.samples.Replay;
+import org.mapsel.server.samples.SampleStore;
+import org.mapsel.server.services.Editions;
+import org.mapsel.server.services.Workspace;
+import org.mapsel.server.web.Problem;
+import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Samples by their names: kept, made, used, pinned as checks and run. */
+@Component
+public class Samples {
+
+  private static final int LONGEST_NAME = 200;
+  private static final int MANY = 50;
+
+  private final SampleStore store;
+  private final Recorder recorder;
+  private final Replay replay;
+  private final Workspace workspace;
+  private final Editions editions;
+  private final JsonMapper json;
+  private final Clock clock;
+
+  Samples(
+      SampleStore store,
+      Recorder recorder,
+      Replay replay,
+      Workspace workspace,
+      Editions editions,
+      JsonMapper json,
+      Clock clock) {
+    this.store = store;
+    this.recorder = recorder;
+    this.replay = replay;
+    this.workspace = workspace;
+    this.editions = editions;
+    this.json = json;
+    this.clock = clock;
+  }
+
+  /** An operation of the newest edition of a service. */
+  private record Known(String id, Service service, Operation operation, EndpointId endpoint) {}
+
+  private Known known(String service, String operation) {
+    Service described =
+        editions
+            .get(
+                workspace
+                    .newestEdition(service)
+                    .orElseThrow(
+                        () -> Problem.missing("SERVER_SERVICE_MISSING", "service", service)))
+            .service();
+    Operation known =
+        described
+            .findOperation(new OperationId(operation))
+            .orElseThrow(() -> Problem.missing("SERVER_OPERATION_MISSING", "operation", operation));
+    return new Known(service, described, known, workspace.endpointOf(service));
+  }
+
+  SamplesView all() {
+    Set<String> replayed = replay.services();
+    return new SamplesView(
+        workspace.names().entrySet().stream()
+            .map(
+                one ->
+                    new SampledService(
+                        one.getKey(), one.getValue(), replayed.contains(one.getKey())))
+            .toList(),
+        store.all().stream().map(this::view).toList());
+  }
+
+  private SampleLine view(SampleStore.Line line) {
+    return new SampleLine(
+        line.service(),
+        line.operation(),
+        name(line),
+        line.name(),
+        SampleOrigin.valueOf(line.origin()),
+        line.recordedAt(),
+        line.pinned().map(pinned -> json.treeToValue(pinned, CheckView.class)).orElse(null),
+        line.verdict().map(verdict -> json.treeToValue(verdict, VerdictView.class)).orElse(null));
+  }
+
+  private String name(SampleStore.Line line) {
+    return workspace
+        .newestEdition(line.service())
+        .flatMap(editions::find)
+        .flatMap(edition -> edition.service().findOperation(new OperationId(line.operation())))
+        .map(Operation::name)
+        .orElse(line.operation());
+  }
+
+  /** Keeps what was sent and answered last under a name, or makes something up. */
+  SamplesView keep(String service, String operation, NewSample wanted) {
+    String name = wanted.name().strip();
+    if (name.isEmpty() || name.length() > LONGEST_NAME) {
+      throw Problem.refused(
+          Finding.error("SERVER_SAMPLE_NAME_WRONG", "limit", String.valueOf(LONGEST_NAME)));
+    }
+    Known known = known(service, operation);
+    if (wanted.made() != null) {
+      RecordValue parameters =
+          FirstValues.of(known.service(), known.operation(), SampleMaker.Extent.REQUIRED);
+      store.keep(
+          service,
+          operation,
+          name,
+          ValueJson.write(parameters),
+          Optional.of(ValueJson.write(made(known, wanted.made()))),
+          "MADE");
+      return all();
+    }
+    SampleStore.Kept last =
+        store
+            .find(service, operation, SampleStore.LAST)
+            .filter(kept -> kept.answer().isPresent())
+            .orElseThrow(() -> Problem.conflict("SERVER_SAMPLE_NONE"));
+    store.keep(service, operation, name, last.parameters(), last.answer(), "RECORDED");
+    return all();
+  }
+
+  private static RecordValue made(Known known, MadeKind kind) {
+    int rows =
+        switch (kind) {
+          case EMPTY -> 0;
+          case ONE_ROW -> 1;
+          case MANY_ROWS -> MANY;
+          case LONGEST -> 3;
+        };
+    RecordValue made =
+        SampleMaker.make(
+            known.service().shapes(),
+            known.operation().output(),
+            SampleMaker.Extent.EVERYTHING,
+            rows);
+    return kind == MadeKind.LONGEST
+        ? LongestValues.of(known.service().shapes(), known.operation().output(), made)
+        : made;
+  }
+
+  /** Lets fields and pages show a sample, as if it had been answered just now. */
+  SamplesView use(String service, String operation, String name) {
+    SampleStore.Line line = line(service, operation, name);
+    store.put(
+        service, operation, SampleStore.LAST, line.parameters(), line.answer(), Optional.empty());
+    return all();
+  }
+
+  private SampleStore.Line line(String service, String operation, String name) {
+    return store
+        .line(service, operation, name)
+        .orElseThrow(() -> Problem.missing("SERVER_SAMPLE_MISSING", "name", name));
+  }
+
+  SamplesView remove(String service, String operation, String name) {
+    store.remove(service, operation, name);
+    return all();
+  }
+
+  SamplesView pin(String service, String operation, String name, PinRequest request) {
+    line(service, operation, name);
+    store.pin(
+        service,
+        operation,
+        name,
+        Optional.ofNullable(request.check()).map(check -> json.<JsonNode>valueToTree(check)));
+    return all();
+  }
+
+  /** Runs the checks of a service, or all of them. */
+  SamplesView verify(Optional<String> service) {
+    store.all().stream()
+        .filter(line -> line.pinned().isPresent())
+        .filter(line -> service.map(line.service()::equals).orElse(true))
+        .forEach(line -> verify(line.service(), line.operation(), line.name()));
+    return all();
+  }
+
+  /** Runs one check and remembers what came of it. */
+  SamplesView verify(String service, String operation, String name) {
+    SampleStore.Line line = line(service, operation, name);
+    Known known = known(service, operation);
+    Check check =
+        line.pinned()
+            .map(pinned -> json.treeToValue(pinned, CheckView.class).check())
+            .orElse(Check.SHAPE);
+    Sample sample =
+        new Sample(
+            service,
+            known.operation().id(),
+            name,
+            line.parameters(),
+            line.answer(),
+            Optional.empty(),
+            Optional.of(check));
+    Recorder.Recorded recorded = recorder.call(wanted(known, sample.parameters(known.service())));
+    Verdict verdict = Verifier.verdict(known.service(), sample, recorded.result());
+    VerdictView view =
+        new VerdictView(
+            verdict.holds(),
+            verdict.deviations().stream().map(DeviationView::of).toList(),
+            verdict.took(),
+            OffsetDateTime.now(clock));
+    store.putVerdict(service, operation, name, json.valueToTree(view));
+    return all();
+  }
+
+  private static Recorder.Wanted wanted(Known known, RecordValue parameters) {
+    return new Recorder.Wanted(
+        known.id(), known.service(), known.operation(), known.endpoint(), parameters, Set.of());
+  }
+
+  /** Records a sample again: what is answered now is what is known from now on. */
+  SamplesView recordAgain(String service, String operation, String name) {
+    SampleStore.Line line = line(service, operation, name);
+    Known known = known(service, operation);
+    RecordValue parameters =
+        ValueJson.readRecord(
+            line.parameters(), known.service().shapes(), known.operation().input());
+    Recorder.Recorded recorded = recorder.call(wanted(known, parameters));
+    if (!(recorded.result().answer().orElse(null) instanceof Answer.Returned returned)) {
+      throw Problem.refused(
+          recorded.result().findings().isEmpty()
+              ? List.of(Finding.error("SERVER_SAMPLE_FAILED"))
+              : recorded.result().findings());
+    }
+    store.keep(
+        service,
+        operation,
+        name,
+        line.parameters(),
+        Optional.of(ValueJson.write(returned.value())),
+        "RECORDED");
+    return verify(service, operation, name);
+  }
+
+  SamplesView replay(String service, boolean on) {
+    if (workspace.newestEdition(service).isEmpty()) {
+      throw Problem.missing("SERVER_SERVICE_MISSING", "service", service);
+    }
+    replay.set(service, on);
+    return all();
+  }
+
+  /** The samples of the services as they go along with an app. */
+  public List<Sample> of(Set<String> services) {
+    return store.all().stream()
+        .filter(line -> services.contains(line.service()))
+        .map(
+            line ->
+                new Sample(
+                    line.service(),
+                    new OperationId(line.operation()),
+                    line.name(),
+                    line.parameters(),
+                    line.answer(),
+                    Optional.empty(),
+                    line.pinned().map(pinned -> json.treeToValue(pinned, CheckView.class).check())))
+        .toList();
+  }
+
+  /** Keeps samples that came along with an app; those that have a name here already stay. */
+  public void restore(List<Sample> samples) {
+    for (Sample sample : samples) {
+      String operation = sample.operation().text();
+      if (store.line(sample.service(), operation, sample.name()).isEmpty()
+          && !sample.name().isBlank()) {
+        store.keep(
+            sample.service(),
+            operation,
+            sample.name(),
+            sample.parameters(),
+            sample.answer(),
+            SampleOrigin.RECORDED.name());
+        sample
+            .check()
+            .ifPresent(
+                check ->
+                    store.pin(
+                        sample.service(),
+                        operation,
+                        sample.name(),
+                        Optional.of(json.valueToTree(CheckView.of(check)))));
+      }
+    }
+  }
+}

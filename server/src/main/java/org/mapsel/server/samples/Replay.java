@@ -1,0 +1,124 @@
+package org.mapsel.server.samples;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.net.URI;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.exchange.Exchange;
+import org.mapsel.core.exchange.Exchanger;
+import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.Request;
+import org.mapsel.core.message.Response;
+import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.serve.IncomingRequest;
+import org.mapsel.core.serve.Recorded;
+import org.mapsel.core.serve.StandIn;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.value.RecordValue;
+import org.springframework.stereotype.Component;
+
+/**
+ * Answers for services from their samples, over the same writers and readers as the services
+ * themselves; nothing leaves the machine. What is created or changed is remembered until the
+ * samples change, or for a while.
+ */
+@Component
+public class Replay {
+
+  private static final int REMEMBERED = 32;
+  private static final Duration WHILE = Duration.ofHours(1);
+
+  /** A service with the samples that there were when it began to be played. */
+  private record Played(Service service, long samples) {}
+
+  private final ReplayStore store;
+  private final SampleStore samples;
+  private final Cache<Played, StandIn> standIns =
+      Caffeine.newBuilder().maximumSize(REMEMBERED).expireAfterAccess(WHILE).build();
+
+  Replay(ReplayStore store, SampleStore samples) {
+    this.store = store;
+    this.samples = samples;
+  }
+
+  /** Whether a service is answered for. */
+  public boolean isOn(String service) {
+    return store.is(service);
+  }
+
+  /** The services that are answered for. */
+  public Set<String> services() {
+    return store.all();
+  }
+
+  public void set(String service, boolean on) {
+    store.set(service, on);
+  }
+
+  /** What takes the place of the way out. */
+  Exchanger exchanger(String id, Service service) {
+    StandIn standIn =
+        standIns.get(
+            new Played(service, samples.lastNamedAt(id)),
+            none -> new StandIn(service, operation -> recorded(id, service, operation)));
+    return (request, access) -> exchange(standIn, request);
+  }
+
+  private List<Recorded.Sample> recorded(String id, Service service, OperationId operation) {
+    Operation known = service.getOperation(operation);
+    return samples.answered(id, operation.text()).stream()
+        .map(
+            kept ->
+                new Recorded.Sample(
+                    ValueJson.readRecord(kept.parameters(), service.shapes(), known.input()),
+                    answer(service, known, kept)))
+        .toList();
+  }
+
+  private static RecordValue answer(Service service, Operation known, SampleStore.Kept kept) {
+    return ValueJson.typed(
+                ValueJson.read(kept.answer().orElseThrow()), service.shapes(), known.output())
+            instanceof RecordValue record
+        ? record
+        : RecordValue.empty();
+  }
+
+  private static Exchange exchange(StandIn standIn, Request request) {
+    Instant start = Instant.now();
+    URI address = URI.create(request.address());
+    Map<String, List<String>> headers = new LinkedHashMap<>();
+    request
+        .headers()
+        .forEach(
+            header ->
+                headers
+                    .computeIfAbsent(header.name(), none -> new ArrayList<>())
+                    .add(header.value()));
+    Response response =
+        standIn
+            .answer(
+                new IncomingRequest(
+                    request.method(),
+                    Optional.ofNullable(address.getRawPath()).orElse(""),
+                    Optional.ofNullable(address.getRawQuery()).orElse(""),
+                    headers,
+                    request.body()))
+            .response();
+    Map<String, List<String>> marked = new LinkedHashMap<>(response.headers());
+    marked.put("Mapsel-Replay", List.of("answered from samples; nothing was sent"));
+    return new Exchange(
+        request,
+        Optional.of(new Response(response.status(), marked, response.body())),
+        Optional.empty(),
+        start,
+        Duration.between(start, Instant.now()));
+  }
+}
