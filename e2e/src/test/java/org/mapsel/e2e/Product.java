@@ -7,18 +7,20 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.concurrent.Semaphore;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** The whole product, started and stopped by its own command on data of its own. */
 final class Product implements AutoCloseable {
 
-  private static final Pattern READY = Pattern.compile("Mapsel is ready: +(http\\S+)");
+  private static final Pattern READY = Pattern.compile("Mapsel is ready(?: again)?: +(http\\S+)");
 
   private final Path data;
   private final List<String> options;
   private final int standInsPort = Programs.freePort();
   private final StringBuilder said = new StringBuilder();
+  private final Semaphore readyAgain = new Semaphore(0);
   private Process process;
   private String address = "";
 
@@ -57,6 +59,11 @@ final class Product implements AutoCloseable {
     return said.toString();
   }
 
+  /** Waits until the command has started the server again. */
+  void awaitReadyAgain() {
+    readyAgain.acquireUninterruptibly();
+  }
+
   /** Waits until the command has ended by itself. */
   void awaitEnd() {
     process.onExit().join();
@@ -91,7 +98,12 @@ final class Product implements AutoCloseable {
         if (ready.find()) {
           address = ready.group(1);
           // What else it says must be read, or it would block one day.
-          Thread.startVirtualThread(() -> printed.lines().forEach(ignored -> {}));
+          Thread.startVirtualThread(
+              () ->
+                  printed
+                      .lines()
+                      .filter(more -> READY.matcher(more).find())
+                      .forEach(more -> readyAgain.release()));
           return;
         }
       }
@@ -105,10 +117,10 @@ final class Product implements AutoCloseable {
     Programs.run(List.of("./mapsel", "stop", "--data", data.toString()));
   }
 
-  /** Ends the server as a power cut would; the rest is then stopped by the command itself. */
+  /** Ends the server as a power cut would. */
   void killServer() {
     try {
-      long pid = Long.parseLong(Files.readString(data.resolve("run/server")).strip());
+      long pid = Long.parseLong(Files.readString(data.resolve("run/server")).split(" ")[0]);
       ProcessHandle server = ProcessHandle.of(pid).orElseThrow();
       server.destroyForcibly();
       server.onExit().join();

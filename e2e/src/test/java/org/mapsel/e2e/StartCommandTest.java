@@ -6,6 +6,12 @@ import java.io.File;
 import java.io.IOException;
 import java.net.InetAddress;
 import java.net.ServerSocket;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -90,13 +96,88 @@ class StartCommandTest {
   }
 
   @Test
-  void whatEndsOnItsOwnEndsTheRestAndSaysSo() throws Exception {
+  void aServerThatEndsIsStartedAgainButNotForEver() throws Exception {
     Path data = Programs.temporary("mapsel-start");
     try (Product product = Product.emptyIn(data)) {
+      for (int again = 1; again <= 3; again++) {
+        product.killServer();
+        product.awaitReadyAgain();
+      }
+      assertThat(data.resolve("logs/server.log.3")).exists();
       product.killServer();
       product.awaitEnd();
       assertThat(data.resolve("run/main")).doesNotExist();
       assertThat(Files.exists(data.resolve("postgres/cluster/postmaster.pid"))).isFalse();
     }
+  }
+
+  @Test
+  void aProcessThatOnlyHasTheNumberOfOursIsLeftAlone() throws Exception {
+    Path data = Programs.temporary("mapsel-start");
+    Process foreign = new ProcessBuilder("cat").start();
+    try {
+      Files.createDirectories(data.resolve("run"));
+      Files.writeString(data.resolve("run/server"), foreign.pid() + " 1");
+      Programs.run(List.of("./mapsel", "stop", "--data", data.toString()));
+      assertThat(foreign.isAlive()).isTrue();
+    } finally {
+      foreign.destroy();
+    }
+  }
+
+  @Test
+  void aBackupIsRestoredElsewhereAndOnlyWithItsPassphrase() throws Exception {
+    Path data = Programs.temporary("mapsel-start");
+    Path elsewhere = Programs.temporary("mapsel-start");
+    Path word = Files.writeString(data.resolve("word"), "slack water\n");
+    Path wrong = Files.writeString(data.resolve("wrong"), "high water\n");
+    Path copy = data.resolve("copy.mapsel");
+    try (Product product = Product.emptyIn(data)) {
+      make(product.address(), "Duty desk");
+      run("backup", copy, data, word);
+    }
+    assertThat(Files.readString(copy, StandardCharsets.ISO_8859_1)).doesNotContain("Duty desk");
+    assertThat(status("restore", copy, elsewhere, wrong)).isNotZero();
+    run("restore", copy, elsewhere, word);
+    try (Product product = Product.emptyIn(elsewhere)) {
+      assertThat(get(product.address() + "/api/apps")).contains("Duty desk");
+    }
+  }
+
+  private static int status(String command, Path copy, Path data, Path word) throws Exception {
+    return new ProcessBuilder(
+            "./mapsel",
+            command,
+            copy.toString(),
+            "--data",
+            data.toString(),
+            "--passphrase-file",
+            word.toString(),
+            "--yes")
+        .directory(Programs.ROOT.toFile())
+        .inheritIO()
+        .start()
+        .waitFor();
+  }
+
+  private static void run(String command, Path copy, Path data, Path word) throws Exception {
+    assertThat(status(command, copy, data, word)).isZero();
+  }
+
+  private static String get(String address) throws Exception {
+    return HttpClient.newHttpClient()
+        .send(HttpRequest.newBuilder(URI.create(address)).build(), BodyHandlers.ofString())
+        .body();
+  }
+
+  private static void make(String address, String app) throws Exception {
+    HttpClient.newHttpClient()
+        .send(
+            HttpRequest.newBuilder(URI.create(address + "/api/apps"))
+                .header("Origin", address)
+                .header("Content-Type", "application/json")
+                .POST(BodyPublishers.ofString("{\"name\":\"" + app + "\"}"))
+                .build(),
+            BodyHandlers.discarding());
   }
 }

@@ -1,6 +1,7 @@
 package org.mapsel.server.secrets;
 
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -44,12 +45,20 @@ public record AccessForm(
       @Nullable String scope,
       @Nullable String secret,
       boolean hasSecret) {
+    public LoginForm {
+      Objects.requireNonNull(kind);
+    }
+
     static final LoginForm NOBODY =
         new LoginForm("none", null, null, false, null, null, null, false);
   }
 
   /** A further header. */
-  public record HeaderForm(String name, @Nullable String value, boolean hasValue) {}
+  public record HeaderForm(String name, @Nullable String value, boolean hasValue) {
+    public HeaderForm {
+      Objects.requireNonNull(name);
+    }
+  }
 
   /** The WS-Security header. */
   public record SecurityForm(
@@ -57,7 +66,11 @@ public record AccessForm(
       @Nullable String password,
       boolean hasPassword,
       boolean digest,
-      boolean timestamp) {}
+      boolean timestamp) {
+    public SecurityForm {
+      Objects.requireNonNull(user);
+    }
+  }
 
   /**
    * @param file a PKCS #12 file in base64
@@ -71,5 +84,9 @@ public record AccessForm(
       int port,
       @Nullable String user,
       @Nullable String password,
-      boolean hasPassword) {}
+      boolean hasPassword) {
+    public ProxyForm {
+      Objects.requireNonNull(host);
+    }
+  }
 }

@@ -3,6 +3,7 @@ package org.mapsel.server.web;
 import com.fasterxml.jackson.annotation.JsonSetter;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import com.fasterxml.jackson.annotation.Nulls;
+import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -32,6 +33,7 @@ import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.ValueDeserializer;
 import tools.jackson.databind.ValueSerializer;
 import tools.jackson.databind.cfg.MapperConfig;
+import tools.jackson.databind.deser.jdk.StringDeserializer;
 import tools.jackson.databind.introspect.Annotated;
 import tools.jackson.databind.introspect.AnnotatedClass;
 import tools.jackson.databind.introspect.AnnotatedMember;
@@ -70,6 +72,19 @@ class CoreJson {
         FieldPath.class,
         writer(FieldPath.class, (path, out) -> out.writeTree(PathJson.write(path))));
     module.addDeserializer(
+        String.class,
+        new ValueDeserializer<String>() {
+          @Override
+          public String deserialize(JsonParser in, DeserializationContext context) {
+            String text = StringDeserializer.instance.deserialize(in, context);
+            return text == null || isKeepable(text)
+                ? text
+                : (String)
+                    context.handleWeirdStringValue(
+                        String.class, text, "characters that no text has");
+          }
+        });
+    module.addDeserializer(
         FieldPath.class,
         new ValueDeserializer<FieldPath>() {
           @Override
@@ -86,6 +101,11 @@ class CoreJson {
         Value.class,
         writer(Value.class, (value, out) -> out.writeTree(ValueJson.writeForDoubles(value))));
     return module;
+  }
+
+  /** What PostgreSQL keeps in JSON: no NUL, and surrogates only in pairs. */
+  private static boolean isKeepable(String text) {
+    return text.indexOf('\0') < 0 && StandardCharsets.UTF_8.newEncoder().canEncode(text);
   }
 
   private static <T> void id(SimpleModule module, Class<T> type, Function<String, ?> maker) {

@@ -5,6 +5,7 @@ import java.util.List;
 import org.mapsel.core.finding.Finding;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.TypeMismatchException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
@@ -27,6 +28,13 @@ class ProblemHandler {
   @ExceptionHandler
   ProblemDetail handle(HttpMessageNotReadableException unreadable) {
     LOG.debug("Unreadable request", unreadable);
+    return detail(HttpStatus.BAD_REQUEST, List.of(Finding.error("SERVER_REQUEST_MALFORMED")));
+  }
+
+  /** A number or a yes or no in an address that is none. */
+  @ExceptionHandler
+  ProblemDetail handle(TypeMismatchException mistyped) {
+    LOG.debug("Mistyped request", mistyped);
     return detail(HttpStatus.BAD_REQUEST, List.of(Finding.error("SERVER_REQUEST_MALFORMED")));
   }
 
