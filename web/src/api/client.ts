@@ -78,6 +78,7 @@ export type SampleLine = Schemas['SampleLine'];
 export type SampleCheck = Schemas['CheckView'];
 export type SampleVerdict = Schemas['VerdictView'];
 export type SampleDeviation = Schemas['DeviationView'];
+export type ExchangeLine = Schemas['ExchangeLine'];
 export type Import = Schemas['ImportView'];
 export type Happening = Schemas['EventRequest']['event'];
 export type TracedCall = Schemas['TracedCall'];

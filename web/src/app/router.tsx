@@ -71,6 +71,10 @@ export const router = createBrowserRouter([
         ...page(async () => (await import('@/features/apps/bench/BenchPage')).BenchPage),
       },
       {
+        path: '/samples/log',
+        ...page(async () => (await import('@/features/samples/LogPlace')).LogPlace),
+      },
+      {
         path: '/samples',
         ...page(async () => (await import('@/features/samples/SamplesPlace')).SamplesPlace),
       },

@@ -39,6 +39,9 @@ export function SamplesPlace() {
         <Typography variant="h1" sx={{ flex: 1 }}>
           Samples
         </Typography>
+        <Button component={Link} to="/samples/log">
+          What went over the wire
+        </Button>
         <Button
           variant="contained"
           disabled={!checks}

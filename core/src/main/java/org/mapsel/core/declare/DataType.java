@@ -114,8 +114,18 @@ public record DataType(
    */
   public record Variant(String name, DataType type, Optional<String> value) {}
 
-  /** Any value at all. */
-  public record Anything() implements Form {}
+  /**
+   * Any value at all.
+   *
+   * @param object whether it has members of some kind
+   */
+  public record Anything(boolean object) implements Form {
+
+    /** Of which nothing is known. */
+    public Anything() {
+      this(false);
+    }
+  }
 
   /** A named member of a structure. */
   public record Member(String name, DataType type) {}

@@ -35,6 +35,7 @@ import org.mapsel.core.shape.Wire;
 final class DataShapes {
 
   static final ShapeId OPEN = new ShapeId("", "any");
+  static final ShapeId OPEN_OBJECT = new ShapeId("", "any object");
 
   /** The name of the field that holds a list which is a value of its own. */
   static final String ITEMS = "items";
@@ -59,6 +60,7 @@ final class DataShapes {
   DataShapes(DataTypes types) {
     this.types = types;
     add(new Shape.Open(OPEN));
+    add(new Shape.Open(OPEN_OBJECT, true));
     add(NAME);
   }
 
@@ -111,7 +113,7 @@ final class DataShapes {
             ? nestedList(item, nested, id, notation)
             : shape(item, () -> id, notation);
     Occurrence occurrence =
-        Occurrence.of(
+        Occurrence.ofList(
             field.isRequired() ? Math.max(1, list.occurrence().min()) : 0, list.occurrence().max());
     return field.of(shape).occurring(occurrence);
   }
@@ -141,8 +143,8 @@ final class DataShapes {
     if (already != null) {
       return already;
     }
-    if (meaning.form() instanceof DataType.Anything) {
-      return OPEN;
+    if (meaning.form() instanceof DataType.Anything anything) {
+      return anything.object() ? OPEN_OBJECT : OPEN;
     }
     if (meaning.form() instanceof Simple simple
         && meaning.target().isEmpty()
@@ -182,7 +184,7 @@ final class DataShapes {
         yield new Shape.Record(id, List.of(items));
       }
       case DataType.Ref ref -> new Shape.Open(id);
-      case DataType.Anything anything -> new Shape.Open(id);
+      case DataType.Anything anything -> new Shape.Open(id, anything.object());
     };
   }
 

@@ -71,15 +71,20 @@ public final class SampleMaker {
 
   private Value value(Shape shape, String name, int item) {
     return switch (shape) {
-      // No two xs:ID in a message may be the same.
-      case Shape.Scalar scalar ->
-          scalar.builtIn().equals("xs:ID")
-              ? Value.text("id" + ++ids)
-              : ScalarSamples.value(scalar, name, item);
+      case Shape.Scalar scalar -> scalar(scalar, name, item);
       case Shape.Record record -> record(record, item);
       case Shape.OneOf oneOf -> oneOf(oneOf, item);
       case Shape.Repeated repeated -> ListValue.of(value(shapes.get(repeated.item()), name, item));
-      case Shape.Open any -> Value.text(name);
+      case Shape.Open any -> any.object() ? RecordValue.empty() : Value.text(name);
+    };
+  }
+
+  private Value scalar(Shape.Scalar scalar, String name, int item) {
+    return switch (scalar.builtIn()) {
+      // No two of these in a message may be the same.
+      case "xs:ID" -> Value.text("id" + ++ids);
+      case "null" -> Value.NULL;
+      default -> ScalarSamples.value(scalar, name, item);
     };
   }
 

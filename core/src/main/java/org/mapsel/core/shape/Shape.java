@@ -78,6 +78,16 @@ public sealed interface Shape {
     }
   }
 
-  /** Anything at all. */
-  record Open(ShapeId id) implements Shape {}
+  /**
+   * Anything at all.
+   *
+   * @param object whether it has members of some kind
+   */
+  record Open(ShapeId id, boolean object) implements Shape {
+
+    /** Of which nothing is known. */
+    public Open(ShapeId id) {
+      this(id, false);
+    }
+  }
 }

@@ -1,7 +1,10 @@
 package org.mapsel.server.samples;
 
 import static org.mapsel.server.schema.Tables.EXCHANGE;
+import static org.mapsel.server.schema.Tables.SAMPLE;
 
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
@@ -10,9 +13,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.JSONB;
 import org.jooq.Record;
+import org.jooq.impl.DSL;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.message.Header;
 import org.mapsel.server.web.FindingView;
@@ -87,6 +93,113 @@ class ExchangeStore {
 
   private JSONB jsonb(Object value) {
     return JSONB.valueOf(json.writeValueAsString(value));
+  }
+
+  /**
+   * What is looked for.
+   *
+   * @param service empty for all
+   * @param text in the address or in either body; empty for any
+   */
+  record Search(String service, boolean failed, String text, Optional<OffsetDateTime> before) {}
+
+  /** An exchange without its messages. */
+  record Line(
+      String id,
+      String service,
+      String operation,
+      OffsetDateTime startedAt,
+      long tookMillis,
+      String method,
+      String address,
+      Optional<Integer> status,
+      long responseBytes) {}
+
+  private static final int FIRST_WRONG = 400;
+
+  /** The newest ones that fit. */
+  List<Line> find(Search search, int most) {
+    Condition fits = DSL.noCondition();
+    if (!search.service().isEmpty()) {
+      fits = fits.and(EXCHANGE.SERVICE_ID.eq(search.service()));
+    }
+    if (search.failed()) {
+      fits = fits.and(EXCHANGE.STATUS.isNull().or(EXCHANGE.STATUS.ge(FIRST_WRONG)));
+    }
+    if (search.before().isPresent()) {
+      fits = fits.and(EXCHANGE.STARTED_AT.lt(search.before().get()));
+    }
+    if (!search.text().isEmpty()) {
+      byte[] wanted = search.text().getBytes(StandardCharsets.UTF_8);
+      fits =
+          fits.and(
+              EXCHANGE
+                  .ADDRESS
+                  .contains(search.text())
+                  .or(holds(EXCHANGE.REQUEST_BODY, wanted))
+                  .or(holds(EXCHANGE.RESPONSE_BODY, wanted)));
+    }
+    return sql.select(
+            EXCHANGE.ID,
+            EXCHANGE.SERVICE_ID,
+            EXCHANGE.OPERATION,
+            EXCHANGE.STARTED_AT,
+            EXCHANGE.TOOK_MS,
+            EXCHANGE.METHOD,
+            EXCHANGE.ADDRESS,
+            EXCHANGE.STATUS,
+            EXCHANGE.RESPONSE_BYTES)
+        .from(EXCHANGE)
+        .where(fits)
+        .orderBy(EXCHANGE.STARTED_AT.desc())
+        .limit(most)
+        .fetch(
+            row ->
+                new Line(
+                    row.value1(),
+                    row.value2(),
+                    row.value3(),
+                    row.value4(),
+                    row.value5(),
+                    row.value6(),
+                    row.value7(),
+                    Optional.ofNullable(row.value8()),
+                    row.value9()));
+  }
+
+  private static Condition holds(Field<byte[]> body, byte[] wanted) {
+    return DSL.field("position({0} in {1})", Integer.class, DSL.val(wanted), body).gt(0);
+  }
+
+  /** Those that samples show stay whatever their age. */
+  private static Condition isFree() {
+    return DSL.notExists(DSL.selectOne().from(SAMPLE).where(SAMPLE.EXCHANGE_ID.eq(EXCHANGE.ID)));
+  }
+
+  /** Removes those that are older; says how many that were. */
+  int removeBefore(OffsetDateTime time) {
+    return sql.deleteFrom(EXCHANGE).where(EXCHANGE.STARTED_AT.lt(time)).and(isFree()).execute();
+  }
+
+  /** Removes the oldest ones, so that the messages of the others take so many bytes at most. */
+  int removeBeyond(long bytes) {
+    Field<BigDecimal> upTo =
+        DSL.sum(
+                DSL.field(
+                    "octet_length({0}) + octet_length({1})",
+                    Long.class, EXCHANGE.REQUEST_BODY, EXCHANGE.RESPONSE_BODY))
+            .over()
+            .orderBy(EXCHANGE.STARTED_AT.desc(), EXCHANGE.ID)
+            .as("up_to");
+    var sized = DSL.select(EXCHANGE.ID.as("sized_id"), upTo).from(EXCHANGE).asTable("sized");
+    return sql.deleteFrom(EXCHANGE)
+        .where(
+            EXCHANGE.ID.in(
+                DSL.select(sized.field("sized_id", String.class))
+                    .from(sized)
+                    .where(sized.field("up_to", BigDecimal.class).gt(BigDecimal.valueOf(bytes)))))
+        .and(isFree())
+        .execute();
   }
 
   Optional<Kept> find(String id) {

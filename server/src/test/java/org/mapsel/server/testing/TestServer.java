@@ -55,6 +55,11 @@ public final class TestServer implements BeforeAllCallback, AfterAllCallback, Au
     context.close();
   }
 
+  /** A part of the application. */
+  public <T> T bean(Class<T> type) {
+    return context.getBean(type);
+  }
+
   public Api api() {
     return api;
   }

@@ -71,11 +71,16 @@ final class Keywords {
       if (groups != null
           && (groups != MAYBE_NULL
               || !names.get(i).equals("type")
-              || schema.items().get(i).isArray())) {
+              || saysNull(schema.items().get(i)))) {
         all |= groups;
       }
     }
     return all;
+  }
+
+  /** Only a list of types, or the type of nothing else, lets null in. */
+  private static boolean saysNull(DataNode type) {
+    return type.isArray() || !type.isObject() && type.text().equals("null");
   }
 
   /** Whether a schema has a keyword of a group. */

@@ -3,8 +3,10 @@ package org.mapsel.core.read.openapi;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
@@ -16,6 +18,9 @@ import org.mapsel.core.shape.Wire;
 /** OpenAPI 3.0 to 3.2. */
 final class OpenApiDialect extends Dialect {
 
+  private static final Set<String> OF_THE_MESSAGE =
+      Set.of("accept", "content-type", "authorization");
+
   private static final String SERVERS = "servers";
 
   private final List<ServerDeclaration> shared;
@@ -25,10 +30,15 @@ final class OpenApiDialect extends Dialect {
     this.shared = shared();
   }
 
+  /** What the message itself has to say is told elsewhere in the description (3.1, name). */
+  private static boolean isOfTheMessage(Located parameter) {
+    return OF_THE_MESSAGE.contains(parameter.node().text("name").toLowerCase(Locale.ROOT));
+  }
+
   @Override
   Optional<ParameterDeclaration> parameter(Located parameter) {
     Optional<Wire.In> in = Parameters.in(parameter.node().text("in"));
-    if (in.isEmpty()) {
+    if (in.isEmpty() || in.get() == Wire.In.HEADER && isOfTheMessage(parameter)) {
       return Optional.empty();
     }
     Wire.Style style =

@@ -113,7 +113,7 @@ final class SchemaTypes {
       case "object" ->
           object || !bases.isEmpty() || node.has("oneOf") || node.has("anyOf")
               ? structure(schema, bases)
-              : new DataType.Anything();
+              : new DataType.Anything(true);
       default -> object || !bases.isEmpty() ? structure(schema, bases) : untyped(schema, type);
     };
   }
@@ -133,8 +133,7 @@ final class SchemaTypes {
     int most =
         schema.node().findText("maxItems").map(SchemaTypes::count).orElse(Occurrence.UNBOUNDED);
     int least = schema.node().findText("minItems").map(SchemaTypes::count).orElse(0);
-    // A list of at most one item is a list all the same.
-    return new DataType.ListOf(item, Occurrence.of(least, Math.max(2, most)));
+    return new DataType.ListOf(item, Occurrence.ofList(least, most));
   }
 
   private static int count(String digits) {
@@ -176,9 +175,13 @@ final class SchemaTypes {
     return members;
   }
 
+  /** Also what a part of it says that has nothing but this to say. */
   private static Set<String> required(Located schema) {
     Set<String> required = new HashSet<>();
     schema.node().items("required").forEach(name -> required.add(name.text()));
+    schema.items("allOf").stream()
+        .filter(part -> part.node().names().equals(List.of("required")))
+        .forEach(part -> part.node().items("required").forEach(name -> required.add(name.text())));
     return required;
   }
 
@@ -278,7 +281,8 @@ final class SchemaTypes {
   }
 
   private static boolean saysNull(DataNode node) {
-    return node.isTrue("nullable")
+    return isNull(node)
+        || node.isTrue("nullable")
         || node.isTrue("x-nullable")
         || node.items("type").stream().anyMatch(type -> type.text().equals("null"))
         || node.items("enum").stream().anyMatch(DataNode::isNull)
