@@ -43,15 +43,15 @@ public final class Screenshots {
     run(page);
     record(page);
     model(page);
-    trouble(page);
     access(page);
     entities(page);
     sample(page);
     catalogue(page);
-    keys(page);
-    leads(page);
     nightWatch(page);
     finished();
+    press(page, "Daylight colours");
+    samples(page);
+    handOver(page);
   }
 
   private static Page.GetByRoleOptions link(String name) {
@@ -123,16 +123,6 @@ public final class Screenshots {
     take(page, "18-model");
   }
 
-  private void trouble(Page page) {
-    product.standIns().turn("FAULT");
-    page.navigate(product.address() + "/services/berthing/operations/ReserveBerth");
-    page.getByLabel("nights value").fill("soon");
-    press(page, "Send");
-    assertThat(page.getByText("must be a whole number")).isVisible();
-    take(page, "9-finding");
-    product.standIns().turn("NORMAL");
-  }
-
   private void access(Page page) {
     page.navigate(product.address() + "/services/berthing");
     press(page, "Change access");
@@ -147,7 +137,6 @@ public final class Screenshots {
     page.navigate(product.address() + "/services/yard/operations/Cranes.list");
     press(page, "Send");
     assertThat(page.getByText("just answered")).isVisible();
-    take(page, "12-entities");
     bench(page, "yard-board", "List cranes");
     assertThat(page.getByText("Old Meg").first()).isVisible();
     take(page, "13-yard-board");
@@ -182,14 +171,6 @@ public final class Screenshots {
     take(page, "15-catalogue");
   }
 
-  private void keys(Page page) {
-    page.navigate(product.address() + "/services/berthing/operations/VesselParticulars");
-    page.getByLabel("hullNumber value").fill("S-20417");
-    page.getByLabel("hullNumber value").press("Control+Enter");
-    assertThat(page.getByText("value where key is MOOR")).isVisible();
-    take(page, "16-keys");
-  }
-
   private void nightWatch(Page page) {
     bench(page, "duty-desk", "List arrivals");
     press(page, "Night watch colours");
@@ -210,22 +191,45 @@ public final class Screenshots {
     take(phone, "8-phone");
   }
 
-  private void leads(Page page) {
-    page.navigate(product.address() + "/services");
-    page.getByLabel("Address or text of a description").fill(product.standIns().tides());
-    press(page, "Read");
-    press(page, "Take 6 operations");
-    press(page, "Change access");
-    page.getByLabel("Login").first().click();
-    page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("A key")).click();
-    page.getByLabel("Name of the header or parameter").fill("X-Api-Key");
-    page.getByLabel("Key", new Page.GetByLabelOptions().setExact(true)).fill("ebb-and-flow");
-    press(page, "Save access");
-    page.getByRole(AriaRole.LINK, link("getStation")).click();
-    page.getByLabel("code value").fill("OUT");
-    page.getByLabel("code value").press("Control+Enter");
-    assertThat(page.getByRole(AriaRole.LINK, link("Go on to getHeights"))).isVisible();
-    take(page, "17-leads-to");
+  private void handOver(Page page) {
+    product.standIns().turn("SECOND_EDITION");
+    page.navigate(product.address() + "/services/berthing");
+    press(page, "Read the description again");
+    assertThat(page.getByText("etaTimeUtc").first()).isVisible();
+    press(page, "What moving takes");
+    assertThat(page.getByText("Follows 1 field")).isVisible();
+    take(page, "17-editions");
+    product.standIns().turn("NORMAL");
+    press(page, "Go on with this edition");
+    assertThat(page.getByText("the newest edition is in use")).isVisible();
+    press(page, "What moving takes");
+    press(page, "Move Duty desk");
+    assertThat(page.getByText("uses this edition")).isVisible();
+    page.navigate(product.address() + "/apps/duty-desk/releases");
+    page.getByLabel("What is new, for those who use it").fill("Keyed lengths, berths by basin");
+    take(page, "9-releases");
+    page.navigate(product.address() + "/open");
+    assertThat(page.getByText("12 cranes")).isVisible();
+    take(page, "12-start-page");
+  }
+
+  private void samples(Page page) {
+    page.navigate(product.address() + "/services/berthing/operations/ListArrivals");
+    press(page, "Send");
+    assertThat(page.getByText("just answered")).isVisible();
+    press(page, "Samples");
+    page.getByText("Keep this answer…").click();
+    page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Name of the sample"))
+        .fill("A usual day");
+    press(page, "Keep it");
+    page.navigate(product.address() + "/samples");
+    press(page, "Pin as check");
+    product.standIns().turn("SECOND_EDITION");
+    press(page, "Run all checks");
+    press(page, "What differs");
+    assertThat(page.getByText("pilotOrdered")).isVisible();
+    take(page, "20-samples");
+    product.standIns().turn("NORMAL");
   }
 
   private void take(Page page, String name) {

@@ -36,12 +36,32 @@ public final class FirstValues {
 
   /** Parameters of the operation. */
   public static RecordValue of(Service service, Operation operation, SampleMaker.Extent extent) {
-    RecordValue made = SampleMaker.make(service.shapes(), operation.input(), extent);
+    RecordValue made =
+        withPaths(
+            service.shapes(),
+            operation.input(),
+            SampleMaker.make(service.shapes(), operation.input(), extent));
     return operation.wires().stream()
         .flatMap(wire -> wire.given().stream())
         .findFirst()
         .map(given -> new FirstValues(service.shapes()).over(made, given, operation.input()))
         .orElse(made);
+  }
+
+  /** A record in a path needs something in it, even if nothing of it is required. */
+  private static RecordValue withPaths(Shapes shapes, ShapeId input, RecordValue made) {
+    RecordValue whole = made;
+    for (Field field : shapes.fieldsOf(input)) {
+      boolean inPath =
+          field.wire() instanceof Wire.Parameter parameter && parameter.in() == Wire.In.PATH;
+      if (inPath && made.get(field.name()) instanceof RecordValue value && value.present() == 0) {
+        whole =
+            whole.with(
+                field.name(),
+                SampleMaker.make(shapes, field.shape(), SampleMaker.Extent.EVERYTHING));
+      }
+    }
+    return whole;
   }
 
   private RecordValue over(RecordValue made, GivenRequest given, ShapeId input) {

@@ -22,11 +22,15 @@ class HeededTest {
   private final Operation store = Descriptions.operation(service, "store");
 
   private Request made(SampleMaker.Extent extent) {
+    return made(store, extent);
+  }
+
+  private Request made(Operation operation, SampleMaker.Extent extent) {
     return Caller.request(
             service,
-            store,
-            store.wires().getFirst().endpoint(),
-            FirstValues.of(service, store, extent),
+            operation,
+            operation.wires().getFirst().endpoint(),
+            FirstValues.of(service, operation, extent),
             Access.NONE,
             new Stamp(Instant.EPOCH, "test", new byte[0]))
         .get();
@@ -53,5 +57,12 @@ class HeededTest {
   @Test
   void aListOfOneAtMostIsAListWithOne() {
     assertThat(body(made(SampleMaker.Extent.EVERYTHING))).contains("\"single\":[\"single 1\"]");
+  }
+
+  @Test
+  void aRecordInThePathIsNeverEmpty() {
+    Operation find = Descriptions.operation(service, "find");
+    assertThat(made(find, SampleMaker.Extent.REQUIRED).address())
+        .endsWith("/lots/row,row%201,level,1");
   }
 }
