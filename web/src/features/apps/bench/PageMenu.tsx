@@ -13,7 +13,7 @@ interface Props {
   onEdit: (edit: AppEdit) => void;
 }
 
-type Asking = 'page' | 'app' | 'text' | 'button';
+type Asking = 'page' | 'app' | 'text' | 'button' | 'empty';
 
 /** What can be done with the page as a whole. */
 export function PageMenu({ view, page, bench, onEdit }: Props) {
@@ -60,6 +60,7 @@ export function PageMenu({ view, page, bench, onEdit }: Props) {
         >
           Copy the page
         </MenuItem>
+        <MenuItem onClick={ask('empty')}>New empty page…</MenuItem>
         {bench.calls.map((call) => (
           <MenuItem
             key={call.id}
@@ -96,6 +97,17 @@ export function PageMenu({ view, page, bench, onEdit }: Props) {
           onClose={close}
           onName={(name) => {
             onEdit({ kind: 'renameApp', name });
+          }}
+        />
+      )}
+      {asking === 'empty' && (
+        <NameDialog
+          label="Name of the new page"
+          start=""
+          onClose={close}
+          onName={(name) => {
+            onEdit({ kind: 'addEmptyPage', name });
+            void navigate('/apps');
           }}
         />
       )}

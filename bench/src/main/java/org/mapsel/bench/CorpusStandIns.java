@@ -6,9 +6,6 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -125,7 +122,7 @@ public final class CorpusStandIns {
       count("operations whose request could not be made");
       return;
     }
-    Optional<IncomingRequest> incoming = incoming(request.get());
+    Optional<IncomingRequest> incoming = IncomingRequest.of(request.get());
     if (incoming.isEmpty()) {
       count("operations whose address is none");
       return;
@@ -165,27 +162,5 @@ public final class CorpusStandIns {
   private static String text(StandIn.Served served) {
     String text = new String(served.response().body(), StandardCharsets.UTF_8);
     return text.length() > 300 ? text.substring(0, 300) : text;
-  }
-
-  private static Optional<IncomingRequest> incoming(Request request) {
-    try {
-      URI address = URI.create(request.address());
-      Map<String, List<String>> headers = new LinkedHashMap<>();
-      request
-          .headers()
-          .forEach(
-              one ->
-                  headers.computeIfAbsent(one.name(), none -> new ArrayList<>()).add(one.value()));
-      return Optional.of(
-          new IncomingRequest(
-              request.method(),
-              Optional.ofNullable(address.getRawPath()).orElse(""),
-              Optional.ofNullable(address.getRawQuery()).orElse(""),
-              headers,
-              request.body()));
-    } catch (IllegalArgumentException e) {
-      // Descriptions hold placeholders where an address should be.
-      return Optional.empty();
-    }
   }
 }

@@ -1,11 +1,15 @@
 package org.mapsel.core.serve;
 
+import java.net.URI;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.mapsel.core.message.Header;
+import org.mapsel.core.message.Request;
 
 /**
  * A request as it arrived.
@@ -15,6 +19,28 @@ import java.util.Optional;
  */
 public record IncomingRequest(
     String method, String path, String query, Map<String, List<String>> headers, byte[] body) {
+
+  /** A request as it arrives where it is sent; nothing if its address is none. */
+  public static Optional<IncomingRequest> of(Request request) {
+    URI address;
+    try {
+      address = URI.create(request.address());
+    } catch (IllegalArgumentException e) {
+      // Descriptions hold placeholders where an address should be.
+      return Optional.empty();
+    }
+    Map<String, List<String>> headers = new LinkedHashMap<>();
+    for (Header header : request.headers()) {
+      headers.computeIfAbsent(header.name(), none -> new ArrayList<>()).add(header.value());
+    }
+    return Optional.of(
+        new IncomingRequest(
+            request.method(),
+            Optional.ofNullable(address.getRawPath()).orElse(""),
+            Optional.ofNullable(address.getRawQuery()).orElse(""),
+            headers,
+            request.body()));
+  }
 
   /** The first header of this name, whatever its case. */
   public Optional<String> header(String name) {

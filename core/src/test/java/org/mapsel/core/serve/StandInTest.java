@@ -2,15 +2,11 @@ package org.mapsel.core.serve;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -40,25 +36,6 @@ class StandInTest {
 
   private static final Stamp STAMP = new Stamp(Instant.EPOCH, "test", new byte[0]);
 
-  /** A request as a server gets it. */
-  private static IncomingRequest asked(Request request) {
-    URI address = URI.create(request.address());
-    Map<String, List<String>> headers = new LinkedHashMap<>();
-    request
-        .headers()
-        .forEach(
-            header ->
-                headers
-                    .computeIfAbsent(header.name(), none -> new ArrayList<>())
-                    .add(header.value()));
-    return new IncomingRequest(
-        request.method(),
-        address.getRawPath(),
-        Optional.ofNullable(address.getRawQuery()).orElse(""),
-        headers,
-        request.body());
-  }
-
   private static Outcome<Answer> call(
       StandIn standIn, Service service, String operation, RecordValue parameters) {
     Operation known = Descriptions.operation(service, operation);
@@ -74,7 +51,7 @@ class StandInTest {
     Outcome<Request> request =
         Caller.request(service, operation, wire.endpoint(), parameters, Access.NONE, STAMP);
     assertThat(request.findings()).as("%s", operation.id()).noneMatch(Finding::isError);
-    StandIn.Served served = standIn.answer(asked(request.get()));
+    StandIn.Served served = standIn.answer(IncomingRequest.of(request.get()).get());
     assertThat(served.operation())
         .as("%s %s", operation.id(), text(served))
         .contains(operation.id());
@@ -217,7 +194,7 @@ class StandInTest {
                 yard, change, change.wires().getFirst().endpoint(), values, Access.NONE, STAMP)
             .get();
 
-    assertThat(cranes.answer(asked(request)).response().status()).isEqualTo(412);
+    assertThat(cranes.answer(IncomingRequest.of(request).get()).response().status()).isEqualTo(412);
   }
 
   @Test

@@ -15,6 +15,7 @@ import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.page.App;
+import org.mapsel.server.services.Ids;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -56,8 +57,14 @@ class AppStore {
     return sql.fetchExists(APP, APP.ID.eq(id));
   }
 
+  /** Any number that nobody else uses for a lock. */
+  private static final long NAMING = 7_300_002;
+
+  /** Keeps a new app, under an id like its name; two at once get two ids. */
   @Transactional
-  KeptApp create(String id, App app) {
+  KeptApp create(App app) {
+    sql.execute("select pg_advisory_xact_lock(?)", NAMING);
+    String id = Ids.of(app.name(), "app", this::exists);
     sql.insertInto(APP)
         .set(APP.ID, id)
         .set(APP.VERSION, 1L)

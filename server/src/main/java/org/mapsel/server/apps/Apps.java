@@ -11,7 +11,6 @@ import org.mapsel.core.page.check.Checker;
 import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.page.edit.AppEditor;
 import org.mapsel.core.page.edit.RenameApp;
-import org.mapsel.server.services.Ids;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
@@ -87,7 +86,7 @@ public class Apps {
 
   /** Keeps an app that was made elsewhere. */
   KeptApp create(App app) {
-    return store.create(Ids.of(app.name(), "app", store::exists), app);
+    return store.create(app);
   }
 
   /** Makes an edit; it is on disk when this returns. */

@@ -2,10 +2,8 @@ package org.mapsel.server.samples;
 
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
-import java.net.URI;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
+import org.mapsel.core.finding.Finding;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
@@ -93,32 +92,22 @@ public class Replay {
 
   private static Exchange exchange(StandIn standIn, Request request) {
     Instant start = Instant.now();
-    URI address = URI.create(request.address());
-    Map<String, List<String>> headers = new LinkedHashMap<>();
-    request
-        .headers()
-        .forEach(
-            header ->
-                headers
-                    .computeIfAbsent(header.name(), none -> new ArrayList<>())
-                    .add(header.value()));
-    Response response =
-        standIn
-            .answer(
-                new IncomingRequest(
-                    request.method(),
-                    Optional.ofNullable(address.getRawPath()).orElse(""),
-                    Optional.ofNullable(address.getRawQuery()).orElse(""),
-                    headers,
-                    request.body()))
-            .response();
-    Map<String, List<String>> marked = new LinkedHashMap<>(response.headers());
-    marked.put("Mapsel-Replay", List.of("answered from samples; nothing was sent"));
+    Optional<Response> response =
+        IncomingRequest.of(request).map(incoming -> marked(standIn.answer(incoming).response()));
     return new Exchange(
         request,
-        Optional.of(new Response(response.status(), marked, response.body())),
-        Optional.empty(),
+        response,
+        response.isPresent()
+            ? Optional.empty()
+            : Optional.of(Finding.error("EXCHANGE_ADDRESS_INVALID", "address", request.address())),
         start,
         Duration.between(start, Instant.now()));
+  }
+
+  /** Whoever looks at the wire sees that this came from nowhere else. */
+  private static Response marked(Response response) {
+    Map<String, List<String>> marked = new LinkedHashMap<>(response.headers());
+    marked.put("Mapsel-Replay", List.of("answered from samples; nothing was sent"));
+    return new Response(response.status(), marked, response.body());
   }
 }

@@ -8,6 +8,7 @@ import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.jooq.DSLContext;
 import org.jooq.Record;
 import org.mapsel.core.ref.EndpointId;
@@ -34,6 +35,16 @@ class ServiceStore {
   ServiceStore(DSLContext sql, Clock clock) {
     this.sql = sql;
     this.clock = clock;
+  }
+
+  /** Any number that nobody else uses for a lock. */
+  private static final long TAKING = 7_300_001;
+
+  /** Does something to the list of services while nobody else does. */
+  @Transactional
+  public <T> T alone(Supplier<T> change) {
+    sql.execute("select pg_advisory_xact_lock(?)", TAKING);
+    return change.get();
   }
 
   List<Kept> all() {

@@ -40,6 +40,10 @@ public class Workspace {
    * Takes operations of a description that was read. Taking the same description again adds to it.
    */
   public ServiceView take(TakeRequest request) {
+    return store.alone(() -> takeAlone(request));
+  }
+
+  private ServiceView takeAlone(TakeRequest request) {
     Edition edition = editions.get(request.edition());
     Service service = edition.service();
     List<OperationId> wanted = request.operations();
@@ -257,6 +261,11 @@ public class Workspace {
    */
   public String adopt(
       String wish, String name, Edition edition, Set<OperationId> operations, EndpointId endpoint) {
+    return store.alone(() -> adoptAlone(wish, name, edition, operations, endpoint));
+  }
+
+  private String adoptAlone(
+      String wish, String name, Edition edition, Set<OperationId> operations, EndpointId endpoint) {
     String id = Ids.of(wish, "service", taken -> store.find(taken).isPresent());
     store.put(
         new ServiceStore.Kept(
@@ -267,6 +276,14 @@ public class Workspace {
 
   /** Takes operations that an app calls, besides those that are taken already. */
   public void takeMore(String service, String edition, Set<OperationId> operations) {
+    store.alone(
+        () -> {
+          takeMoreAlone(service, edition, operations);
+          return operations;
+        });
+  }
+
+  private void takeMoreAlone(String service, String edition, Set<OperationId> operations) {
     ServiceStore.Kept kept = kept(service);
     Service described = editions.get(edition).service();
     for (OperationId id : operations) {

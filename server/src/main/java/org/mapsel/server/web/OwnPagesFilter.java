@@ -7,6 +7,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import org.mapsel.core.finding.Finding;
 import org.springframework.core.Ordered;
@@ -42,11 +43,12 @@ class OwnPagesFilter extends OncePerRequestFilter {
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     String host = request.getHeader("Host");
-    if (host == null || !LOOPBACK.contains(host.replaceFirst(":\\d+$", ""))) {
+    if (host == null
+        || !LOOPBACK.contains(host.replaceFirst(":\\d+$", "").toLowerCase(Locale.ROOT))) {
       refuse(response, HttpStatus.MISDIRECTED_REQUEST, "SERVER_HOST_FOREIGN");
       return;
     }
-    boolean own = ("http://" + host).equals(request.getHeader("Origin"));
+    boolean own = ("http://" + host).equalsIgnoreCase(request.getHeader("Origin"));
     if (!SAFE.contains(request.getMethod()) && !own) {
       refuse(response, HttpStatus.FORBIDDEN, "SERVER_REQUEST_FOREIGN");
       return;
@@ -54,6 +56,9 @@ class OwnPagesFilter extends OncePerRequestFilter {
     response.setHeader("Content-Security-Policy", POLICY);
     response.setHeader("X-Content-Type-Options", "nosniff");
     response.setHeader("Referrer-Policy", "no-referrer");
+    if (request.getRequestURI().startsWith("/api/")) {
+      response.setHeader("Cache-Control", "no-store");
+    }
     chain.doFilter(request, response);
   }
 

@@ -145,6 +145,10 @@ final class RequestLine {
     if (filled.isEmpty() && !findings.hasErrors()) {
       findings.add(at.error("MESSAGE_PATH_PARAMETER_EMPTY"));
     }
+    if (filled.equals(".") || filled.equals("..")) {
+      // Whoever reads the address would go to another place (RFC 3986, section 5.2.4).
+      findings.add(at.error("MESSAGE_PATH_PARAMETER_LEADS_AWAY"));
+    }
     path = path.replace("{" + parameter.name() + "}", filled);
   }
 

@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.call.Caller;
+import org.mapsel.core.finding.Finding;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Header;
 import org.mapsel.core.message.Request;
@@ -14,6 +16,8 @@ import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.testing.Descriptions;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
 
 /** What a description says of its values in passing, which made values keep to. */
 class HeededTest {
@@ -64,5 +68,24 @@ class HeededTest {
     Operation find = Descriptions.operation(service, "find");
     assertThat(made(find, SampleMaker.Extent.REQUIRED).address())
         .endsWith("/lots/row,row%201,level,1");
+  }
+
+  @Test
+  void dotsDoNotLeadToAnotherAddress() {
+    Service tides = Descriptions.service("/descriptions/tides.yaml");
+    Operation station = Descriptions.operation(tides, "getStation");
+    for (String code : new String[] {".", ".."}) {
+      assertThat(
+              Caller.request(
+                      tides,
+                      station,
+                      station.wires().getFirst().endpoint(),
+                      RecordValue.of(Map.of("station", Value.text(code))),
+                      Access.NONE,
+                      new Stamp(Instant.EPOCH, "test", new byte[0]))
+                  .findings())
+          .extracting(Finding::code)
+          .containsExactly("MESSAGE_PATH_PARAMETER_LEADS_AWAY");
+    }
   }
 }
