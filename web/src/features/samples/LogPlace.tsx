@@ -173,7 +173,7 @@ export function LogPlace() {
         </Button>
       )}
       <Typography sx={{ color: 'text.secondary', mt: 2 }}>
-        Kept for 30 days, and 500 MB of messages at most; what a sample shows stays.
+        The oldest ones are removed by and by; what a sample shows stays.
       </Typography>
     </Box>
   );

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.page.App;
+import org.mapsel.core.read.sample.Secrets;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -28,16 +29,21 @@ final class Descriptions {
         if (line instanceof ObjectNode use
             && one.service().equals(line.path(SERVICE).asString(""))) {
           use.put("name", one.name());
-          use.put("source", one.source());
+          use.put("source", shared(one.source()));
           AppWriter.list(use, "documents", one.documents(), Descriptions::document);
         }
       }
     }
   }
 
+  /** An address without users and keys: whoever gets the file need not know them. */
+  private static String shared(String address) {
+    return Secrets.clean(address).text();
+  }
+
   private static ObjectNode document(SourceText document) {
     ObjectNode json = JsonNodeFactory.instance.objectNode();
-    json.put("address", document.address());
+    json.put("address", shared(document.address()));
     String text = new String(document.bytes(), StandardCharsets.UTF_8);
     if (Arrays.equals(text.getBytes(StandardCharsets.UTF_8), document.bytes())) {
       json.put("text", text);

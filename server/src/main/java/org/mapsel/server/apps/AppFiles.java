@@ -15,7 +15,6 @@ import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Intake;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Call;
-import org.mapsel.core.read.sample.Secrets;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.verify.SampleFile;
@@ -27,6 +26,7 @@ import org.mapsel.server.services.Editions;
 import org.mapsel.server.services.Workspace;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -74,7 +74,7 @@ class AppFiles {
     return new ServiceDescription(
         use.service(),
         workspace.nameOf(use.service()),
-        Secrets.clean(workspace.sourceOf(use.service())).text(),
+        workspace.sourceOf(use.service()),
         use.edition(),
         documents
             ? editions
@@ -104,10 +104,11 @@ class AppFiles {
   }
 
   /**
-   * Makes an app of a file.
+   * Makes an app of a file, with all that it needs, or changes nothing.
    *
    * @param chosen services of this workspace to use for those of the file, by the file's ids
    */
+  @Transactional
   KeptApp take(JsonNode file, Map<String, String> chosen) {
     App app = read(AppFile.read(file));
     Map<String, App.ServiceUse> moved = new LinkedHashMap<>();

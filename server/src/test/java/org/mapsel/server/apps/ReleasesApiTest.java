@@ -190,6 +190,25 @@ class ReleasesApiTest {
   }
 
   @Test
+  void aFileWithSomethingBrokenInItChangesNothing() {
+    String file =
+        api.file(app + "/file")
+            .replaceFirst(
+                "\\n  \\],\\n  \"model\"",
+                ",{\"service\":\"broken\",\"edition\":\"x\",\"documents\":"
+                    + "[{\"address\":\"b.wsdl\",\"text\":\"nonsense\"}]}],\"model\"");
+    assertThat(file).contains("nonsense");
+    try (TestServer other = TestServer.started()) {
+      Api empty = other.api();
+      assertThat(
+              empty.postAsIs("/api/app-files", "{\"file\":" + file + ",\"services\":{}}").status())
+          .isEqualTo(422);
+      assertThat(empty.get("/api/services").body()).isEmpty();
+      assertThat(empty.get("/api/apps").body()).isEmpty();
+    }
+  }
+
+  @Test
   void theStartPageOfAllAppsIsArrangedAndTakenBack() {
     release("First");
     JsonNode usual = api.get("/api/start").body();
