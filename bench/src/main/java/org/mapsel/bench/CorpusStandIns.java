@@ -25,6 +25,7 @@ import org.mapsel.core.message.http.FirstValues;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.serve.IncomingRequest;
 import org.mapsel.core.serve.Recorded;
+import org.mapsel.core.serve.Served;
 import org.mapsel.core.serve.StandIn;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
@@ -127,7 +128,7 @@ public final class CorpusStandIns {
       count("operations whose address is none");
       return;
     }
-    StandIn.Served served = standIn.answer(incoming.get());
+    Served served = standIn.answer(incoming.get());
     if (served.operation().isEmpty()) {
       count("operations that were not known again");
       System.out.println(name + ": not known: " + text(served));
@@ -159,7 +160,7 @@ public final class CorpusStandIns {
     }
   }
 
-  private static String text(StandIn.Served served) {
+  private static String text(Served served) {
     String text = new String(served.response().body(), StandardCharsets.UTF_8);
     return text.length() > 300 ? text.substring(0, 300) : text;
   }

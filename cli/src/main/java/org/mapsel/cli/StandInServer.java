@@ -24,6 +24,7 @@ import org.mapsel.core.message.Response;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.serve.IncomingRequest;
 import org.mapsel.core.serve.Recorded;
+import org.mapsel.core.serve.Served;
 import org.mapsel.core.serve.StandIn;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Service;
@@ -237,9 +238,9 @@ public final class StandInServer implements AutoCloseable {
             Optional.ofNullable(exchange.getRequestURI().getRawQuery()).orElse(""),
             headers,
             body);
-    StandIn.Served served = null;
+    Served served = null;
     for (Played one : played) {
-      StandIn.Served here = one.standIn().answer(asked);
+      Served here = one.standIn().answer(asked);
       if (served == null || here.operation().isPresent()) {
         served = here;
       }

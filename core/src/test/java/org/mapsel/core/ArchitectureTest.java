@@ -43,7 +43,7 @@ class ArchitectureTest {
           List.of("page.start", "page.run"),
           List.of("page.edit", "page.view"),
           List.of("page.check", "page.offer"),
-          List.of("appfile", "call"),
+          List.of("table", "appfile", "call"),
           List.of("serve", "verify"));
 
   private static final JavaClasses CLASSES =

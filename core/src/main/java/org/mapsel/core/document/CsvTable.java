@@ -60,7 +60,8 @@ public record CsvTable(List<String> names, List<List<String>> rows) {
     return CSVFormat.DEFAULT.builder().setDelimiter(delimiter(text));
   }
 
-  private static char delimiter(String text) {
+  /** What most likely stands between the values: what its first line has most of. */
+  public static char delimiter(String text) {
     String first = text.lines().findFirst().orElse("");
     char best = ',';
     long most = 0;

@@ -1,7 +1,6 @@
 package org.mapsel.core.serve;
 
 import java.nio.charset.StandardCharsets;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -16,7 +15,6 @@ import org.mapsel.core.message.json.JsonDialect;
 import org.mapsel.core.message.json.JsonMessage;
 import org.mapsel.core.message.json.Problems;
 import org.mapsel.core.ref.EndpointId;
-import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
@@ -145,8 +143,8 @@ final class EntityServing implements Serving {
     Map<String, String> options = new HashMap<>();
     asked.pairs().forEach(pair -> options.put(pair.getKey(), pair.getValue()));
     return new RowQuery(
-        Optional.ofNullable(options.get("$filter")).map(RowFilter::of).orElse(row -> true),
-        Optional.ofNullable(options.get("$orderby")).map(EntityServing::order),
+        Optional.ofNullable(options.get("$filter")).map(RowFilter::of).orElse(RowCondition.ALL),
+        Optional.ofNullable(options.get("$orderby")).map(RowQuery::order).orElse(List.of()),
         number(options, "$skip", 0),
         number(options, "$top", Integer.MAX_VALUE),
         "true".equals(options.get("$count")) || "allpages".equals(options.get("$inlinecount")));
@@ -161,17 +159,6 @@ final class EntityServing implements Serving {
       throw new Refusal(BAD, name + " is no whole number.");
     }
     return Integer.parseInt(text);
-  }
-
-  private static Comparator<RecordValue> order(String text) {
-    Comparator<RecordValue> order = (one, other) -> 0;
-    for (String key : text.split(",")) {
-      String[] words = key.strip().split("\\s+");
-      FieldPath path = FieldPath.of(words[0].split("/"));
-      Comparator<RecordValue> by = (one, other) -> RowFilter.order(one.at(path), other.at(path));
-      order = order.thenComparing(words.length > 1 && words[1].equals("desc") ? by.reversed() : by);
-    }
-    return order;
   }
 
   private JsonDialect dialect() {

@@ -50,6 +50,11 @@ public record IncomingRequest(
         .findFirst();
   }
 
+  /** Whether its path is one, or begins with it and goes on. */
+  boolean isBelow(String base) {
+    return path.equals(base) || path.startsWith(base.isEmpty() ? "/" : base + "/");
+  }
+
   /** The same, below a path that it starts with. */
   IncomingRequest below(String base) {
     return new IncomingRequest(method, path.substring(base.length()), query, headers, body);

@@ -4,14 +4,14 @@ import java.util.List;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
 
-/** A request that a stand-in does not serve, told in the words of its protocol. */
-final class Refusal extends RuntimeException {
+/** A request that is not served, told in the words of its protocol. */
+public final class Refusal extends RuntimeException {
 
   private static final long serialVersionUID = 1L;
 
   private final int status;
 
-  Refusal(int status, String reason) {
+  public Refusal(int status, String reason) {
     super(reason, null, false, false);
     this.status = status;
   }
@@ -20,11 +20,11 @@ final class Refusal extends RuntimeException {
     return new Refusal(status, FindingText.lines(findings));
   }
 
-  int status() {
+  public int status() {
     return status;
   }
 
-  String reason() {
+  public String reason() {
     return String.valueOf(getMessage());
   }
 }

@@ -3,8 +3,6 @@ package org.mapsel.core.serve;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.function.Function;
-import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -12,13 +10,11 @@ import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.value.BooleanValue;
-import org.mapsel.core.value.NumberValue;
-import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 
 /**
- * A filter over entities (OData 4.01 URL conventions, section 5.1.1): comparisons, and, or, not,
- * brackets, and the functions over texts. Its length and depth are limited.
+ * Reads a filter over entities (OData 4.01 URL conventions, section 5.1.1): comparisons, and, or,
+ * not, brackets, and the functions over texts. Its length and depth are limited.
  */
 final class RowFilter {
 
@@ -51,9 +47,9 @@ final class RowFilter {
    *
    * @throws Refusal if it is not understood
    */
-  static Predicate<RecordValue> of(String text) {
+  static RowCondition of(String text) {
     RowFilter filter = new RowFilter(text);
-    Predicate<RecordValue> whole = filter.either(0);
+    RowCondition whole = filter.either(0);
     if (filter.at < filter.tokens.size()) {
       throw filter.wrong();
     }
@@ -83,67 +79,72 @@ final class RowFilter {
     return tokens.get(at++);
   }
 
-  private Predicate<RecordValue> either(int depth) {
-    Predicate<RecordValue> one = both(depth);
+  private RowCondition either(int depth) {
+    List<RowCondition> any = new ArrayList<>(List.of(both(depth)));
     while (take("or")) {
-      one = one.or(both(depth));
+      any.add(both(depth));
     }
-    return one;
+    return any.size() == 1 ? any.getFirst() : new RowCondition.Any(any);
   }
 
-  private Predicate<RecordValue> both(int depth) {
-    Predicate<RecordValue> one = single(depth);
+  private RowCondition both(int depth) {
+    List<RowCondition> every = new ArrayList<>(List.of(single(depth)));
     while (take("and")) {
-      one = one.and(single(depth));
+      every.add(single(depth));
     }
-    return one;
+    return every.size() == 1 ? every.getFirst() : new RowCondition.Every(every);
   }
 
-  private Predicate<RecordValue> single(int depth) {
+  private RowCondition single(int depth) {
     if (depth > DEEPEST) {
       throw new Refusal(400, "The filter has more than " + DEEPEST + " brackets in each other.");
     }
     if (take("not")) {
-      return single(depth + 1).negate();
+      return new RowCondition.Not(single(depth + 1));
     }
     if (take("(")) {
-      Predicate<RecordValue> inside = either(depth + 1);
+      RowCondition inside = either(depth + 1);
       if (!take(")")) {
         throw wrong();
       }
       return inside;
     }
-    Function<RecordValue, Value> left = operand(depth);
+    RowTerm left = operand(depth);
     String operator = at < tokens.size() ? tokens.get(at) : "";
     if (!operator.matches("eq|ne|lt|le|gt|ge")) {
-      return row -> left.apply(row) == BooleanValue.TRUE;
+      return new RowCondition.Holds(left);
     }
     at++;
-    Function<RecordValue, Value> right = operand(depth);
-    return row -> compare(left.apply(row), operator, right.apply(row));
+    return new RowCondition.Compare(
+        left, RowCondition.Comparison.valueOf(operator.toUpperCase(Locale.ROOT)), operand(depth));
   }
 
-  private Function<RecordValue, Value> operand(int depth) {
+  private RowTerm operand(int depth) {
     String token = next();
     if (take("(")) {
-      List<Function<RecordValue, Value>> arguments = new ArrayList<>();
+      List<RowTerm> arguments = new ArrayList<>();
       do {
         arguments.add(operand(depth + 1));
       } while (take(","));
       if (!take(")") || depth > DEEPEST) {
         throw wrong();
       }
-      return function(token, arguments);
+      return RowFunction.find(token, arguments.size())
+          .map(function -> new RowTerm.Apply(function, arguments))
+          .orElseThrow(
+              () ->
+                  new Refusal(
+                      501,
+                      "There is no function "
+                          + token
+                          + " of "
+                          + arguments.size()
+                          + " values here."));
     }
     Value literal = literal(token);
-    if (literal != null) {
-      return row -> literal;
-    }
-    FieldPath path = FieldPath.of(token.split("/"));
-    return row -> {
-      Value value = row.at(path);
-      return value.isAbsent() ? Value.NULL : value;
-    };
+    return literal == null
+        ? new RowTerm.Column(FieldPath.of(token.split("/")))
+        : new RowTerm.Constant(literal);
   }
 
   /** A value as it stands in an address; null if the token is a name. */
@@ -162,53 +163,5 @@ final class RowFilter {
                   .orElse(Value.text(token))
               : token.matches("[\\d-].*") ? Value.text(token) : null;
     };
-  }
-
-  private Function<RecordValue, Value> function(
-      String name, List<Function<RecordValue, Value>> arguments) {
-    Function<RecordValue, Value> first = arguments.getFirst();
-    Function<RecordValue, Value> last = arguments.getLast();
-    return switch (name) {
-      case "contains" -> row -> is(text(first, row).contains(text(last, row)));
-      case "substringof" -> row -> is(text(last, row).contains(text(first, row)));
-      case "startswith" -> row -> is(text(first, row).startsWith(text(last, row)));
-      case "endswith" -> row -> is(text(first, row).endsWith(text(last, row)));
-      case "tolower" -> row -> Value.text(text(first, row).toLowerCase(Locale.ROOT));
-      case "toupper" -> row -> Value.text(text(first, row).toUpperCase(Locale.ROOT));
-      case "trim" -> row -> Value.text(text(first, row).strip());
-      case "length" -> row -> NumberValue.of(text(first, row).length());
-      default -> throw new Refusal(501, "A stand-in does not know the function " + name + ".");
-    };
-  }
-
-  private static Value is(boolean true_) {
-    return BooleanValue.of(true_);
-  }
-
-  private static String text(Function<RecordValue, Value> operand, RecordValue row) {
-    return ScalarText.print(operand.apply(row));
-  }
-
-  private static boolean compare(Value left, String operator, Value right) {
-    if (left == Value.NULL || right == Value.NULL) {
-      boolean same = left == right;
-      return operator.equals("eq") ? same : operator.equals("ne") && !same;
-    }
-    int order = order(left, right);
-    return switch (operator) {
-      case "eq" -> order == 0;
-      case "ne" -> order != 0;
-      case "lt" -> order < 0;
-      case "le" -> order <= 0;
-      case "gt" -> order > 0;
-      default -> order >= 0;
-    };
-  }
-
-  /** Numbers by size, everything else as it is written, which is right for dates and times too. */
-  static int order(Value left, Value right) {
-    return left instanceof NumberValue one && right instanceof NumberValue other
-        ? one.number().compareTo(other.number())
-        : ScalarText.print(left).compareTo(ScalarText.print(right));
   }
 }

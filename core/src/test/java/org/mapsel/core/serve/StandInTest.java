@@ -51,14 +51,14 @@ class StandInTest {
     Outcome<Request> request =
         Caller.request(service, operation, wire.endpoint(), parameters, Access.NONE, STAMP);
     assertThat(request.findings()).as("%s", operation.id()).noneMatch(Finding::isError);
-    StandIn.Served served = standIn.answer(IncomingRequest.of(request.get()).get());
+    Served served = standIn.answer(IncomingRequest.of(request.get()).get());
     assertThat(served.operation())
         .as("%s %s", operation.id(), text(served))
         .contains(operation.id());
     return Caller.answer(service, operation, wire, served.response(), Set.of());
   }
 
-  private static String text(StandIn.Served served) {
+  private static String text(Served served) {
     return new String(served.response().body(), StandardCharsets.UTF_8);
   }
 
@@ -223,7 +223,7 @@ class StandInTest {
 
   @Test
   void whatTheDescriptionDoesNotLetPassIsRefusedInTheWordsOfTheProtocol() {
-    StandIn.Served entity = cranes.answer(ask("POST", PATH + "/Cranes", "", "{'Code':7,"));
+    Served entity = cranes.answer(ask("POST", PATH + "/Cranes", "", "{'Code':7,"));
     assertThat(entity.response().status()).isEqualTo(400);
     assertThat(text(entity)).contains("\"error\"");
 

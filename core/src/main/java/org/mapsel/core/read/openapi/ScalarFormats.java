@@ -15,6 +15,7 @@ final class ScalarFormats {
           Map.entry("date-time", ScalarType.DATE_TIME),
           Map.entry("datetime", ScalarType.DATE_TIME),
           Map.entry("time", ScalarType.TIME),
+          Map.entry("time-local", ScalarType.TIME),
           Map.entry("duration", ScalarType.DURATION),
           Map.entry("byte", ScalarType.BASE64),
           Map.entry("base64", ScalarType.BASE64),
