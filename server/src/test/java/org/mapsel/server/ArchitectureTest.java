@@ -23,6 +23,7 @@ class ArchitectureTest {
         .resideOutsideOfPackage("org.mapsel.server.schema..")
         .and(
             JavaClass.Predicates.simpleNameEndingWith("Store")
+                .or(JavaClass.Predicates.simpleNameEndingWith("Sql"))
                 .or(JavaClass.Predicates.simpleNameStartingWith("DemoLoader"))
                 .negate())
         .should()

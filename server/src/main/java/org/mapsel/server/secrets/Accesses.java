@@ -1,5 +1,6 @@
 package org.mapsel.server.secrets;
 
+import java.util.List;
 import java.util.Optional;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.message.Access;
@@ -53,6 +54,21 @@ public class Accesses {
           vault.lock(json.writeValueAsBytes(filled), about(service, endpoint)));
     }
     return AccessForms.shown(filled);
+  }
+
+  /** Keeps a key that an endpoint takes in a header. */
+  public void keepKey(String service, EndpointId endpoint, String header, String key) {
+    put(
+        service,
+        endpoint,
+        new AccessForm(
+            new AccessForm.LoginForm("apiKey", null, header, false, null, null, key, true),
+            List.of(),
+            null,
+            "asDescribed",
+            null,
+            null,
+            null));
   }
 
   private AccessForm kept(String service, EndpointId endpoint) {

@@ -154,7 +154,7 @@ public class Workspace {
     return Set.copyOf(store.taken(id));
   }
 
-  ServiceView get(String id) {
+  public ServiceView get(String id) {
     ServiceStore.Kept kept = kept(id);
     Edition edition = editions.get(kept.edition());
     Service service = edition.service();
@@ -241,6 +241,14 @@ public class Workspace {
   /** Where a service's description was read from; empty if the service is gone. */
   public String sourceOf(String id) {
     return store.find(id).map(ServiceStore.Kept::source).orElse("");
+  }
+
+  /** The service whose description was read from an address. */
+  public Optional<String> serviceFrom(String source) {
+    return store.all().stream()
+        .filter(kept -> kept.source().equals(source))
+        .map(ServiceStore.Kept::id)
+        .findFirst();
   }
 
   /** The service that has an edition, be it its newest or not. */

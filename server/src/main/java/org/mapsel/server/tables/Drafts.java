@@ -1,0 +1,112 @@
+package org.mapsel.server.tables;
+
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.RemovalCause;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.table.OfferProposal;
+import org.mapsel.core.table.SheetScan;
+import org.mapsel.core.table.TableFile;
+import org.mapsel.core.table.TableFiles;
+import org.mapsel.core.table.TableOffer;
+import org.mapsel.server.web.Problem;
+import org.slf4j.LoggerFactory;
+import org.springframework.stereotype.Component;
+import org.springframework.web.multipart.MultipartFile;
+
+/** Files of tables that were given and looked at; they are kept for some hours. */
+@Component
+class Drafts {
+
+  private static final int MOST = 20;
+  private static final Duration KEPT = Duration.ofHours(4);
+  private static final int MOST_SHEETS = 40;
+
+  /** A file, and what is proposed to be offered of it. */
+  record Draft(
+      String id, String name, Path path, TableFile file, List<SheetScan> scans, TableOffer offer) {}
+
+  private final Cache<String, Draft> drafts =
+      Caffeine.newBuilder()
+          .maximumSize(MOST)
+          .expireAfterAccess(KEPT)
+          .removalListener(
+              (@Nullable String id, @Nullable Draft draft, RemovalCause cause) -> delete(draft))
+          .build();
+
+  /**
+   * Looks at a file.
+   *
+   * @throws Problem if it cannot be read
+   */
+  Draft add(MultipartFile given) {
+    String name = Optional.ofNullable(given.getOriginalFilename()).orElse("file");
+    Path path = kept(given);
+    try {
+      Outcome<TableFile> opened = TableFiles.open(name, path);
+      TableFile file = opened.value().orElseThrow(() -> Problem.refused(opened.findings()));
+      List<SheetScan> scans = new ArrayList<>();
+      for (String sheet : file.sheets().stream().limit(MOST_SHEETS).toList()) {
+        scans.add(SheetScan.of(file, sheet));
+      }
+      TableOffer offer = OfferProposal.of(name, file, scans);
+      if (offer.tables().isEmpty()) {
+        throw Problem.refused(Finding.error("TABLE_EMPTY", "name", name));
+      }
+      Draft draft = new Draft(UUID.randomUUID().toString(), name, path, file, scans, offer);
+      drafts.put(draft.id(), draft);
+      return draft;
+    } catch (IOException e) {
+      delete(path);
+      throw Problem.refused(TableFiles.broken(name, e));
+    } catch (Problem problem) {
+      delete(path);
+      throw problem;
+    }
+  }
+
+  private static Path kept(MultipartFile given) {
+    try {
+      Path path = Files.createTempFile("mapsel-table", "");
+      path.toFile().deleteOnExit();
+      given.transferTo(path);
+      return path;
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  Draft get(String id) {
+    Draft draft = drafts.getIfPresent(id);
+    if (draft == null) {
+      throw Problem.missing("SERVER_TABLE_DRAFT_MISSING");
+    }
+    return draft;
+  }
+
+  private static void delete(@Nullable Draft draft) {
+    if (draft != null) {
+      delete(draft.path());
+    }
+  }
+
+  private static void delete(Path path) {
+    try {
+      Files.deleteIfExists(path);
+    } catch (IOException e) {
+      // It is deleted when the server ends.
+      LoggerFactory.getLogger(Drafts.class).warn("{} could not be deleted", path, e);
+    }
+  }
+}
