@@ -43,6 +43,14 @@ export const router = createBrowserRouter([
             ...page(async () => (await import('@/features/services/IntakePage')).IntakePage),
           },
           {
+            path: 'offered/new/:draft',
+            ...page(async () => (await import('@/features/tables/DraftPage')).DraftPage),
+          },
+          {
+            path: 'offered/:offer',
+            ...page(async () => (await import('@/features/tables/OfferedPage')).OfferedPage),
+          },
+          {
             path: ':service',
             ...page(async () => (await import('@/features/services/ServicePage')).ServicePage),
           },

@@ -3,9 +3,12 @@ import Typography from '@mui/material/Typography';
 import Button from '@mui/material/Button';
 import { useMutation } from '@tanstack/react-query';
 import { useMemo, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
 import { ApiProblem, type Catalogue, type Progress } from '@/api/client';
 import { count } from '@/lib/format';
 import { bytesText } from '@/lib/json';
+import { isTableFile } from '@/features/tables/model';
+import { look } from '@/features/tables/queries';
 import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
@@ -50,6 +53,11 @@ export function IntakePage() {
       if (found.catalogue) setList({ catalogue: found.catalogue, given });
     },
   });
+  const navigate = useNavigate();
+  const looking = useMutation({
+    mutationFn: look,
+    onSuccess: (draft) => navigate(`/services/offered/new/${draft}`),
+  });
   const chosen = reading.variables?.entry ?? reading.variables?.source;
   const pick = (given: Given, address: string) => {
     reading.mutate(
@@ -64,14 +72,21 @@ export function IntakePage() {
       <Typography sx={{ color: 'text.secondary', mb: 1.5, maxWidth: '72ch' }}>
         Give the address of a WSDL, OData or OpenAPI description or of a list of them, drop files, a
         folder or a zip here, or paste the text. For a service without one, paste a request that
-        works (a curl command or an HTTP message) and its answers below it, or drop a HAR file.
-        Nothing is taken until you say so.
+        works (a curl command or an HTTP message) and its answers below it, or drop a HAR file. Drop
+        a spreadsheet to offer its tables as a service. Nothing is taken until you say so.
       </Typography>
       <IntakeBox
-        busy={reading.isPending}
+        busy={reading.isPending || looking.isPending}
         asked={wantsAccess(reading.error)}
         onRead={(given) => {
           setList(undefined);
+          const [table] = given.files;
+          if (table && given.files.length === 1 && isTableFile(table.name)) {
+            reading.reset();
+            looking.mutate(table);
+            return;
+          }
+          looking.reset();
           reading.mutate(given);
         }}
       />
@@ -85,6 +100,8 @@ export function IntakePage() {
         />
       )}
       {reading.error && <Problem error={reading.error} />}
+      {looking.error && <Problem error={looking.error} />}
+      {looking.isPending && <Waiting what="Looking at the tables" />}
       {reading.isPending && (
         <Waiting
           what={progress ? progressWords(progress) : 'Reading the description'}

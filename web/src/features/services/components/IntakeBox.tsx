@@ -128,7 +128,7 @@ export function IntakeBox({ busy, asked, onRead }: Props) {
         type="file"
         multiple
         hidden
-        accept=".wsdl,.xsd,.xml,.edmx,.json,.yaml,.yml,.har,.txt,.zip"
+        accept=".wsdl,.xsd,.xml,.edmx,.json,.yaml,.yml,.har,.txt,.zip,.csv,.tsv,.xlsx,.ods"
         aria-label="Description files"
         onChange={(event) => {
           give([...(event.target.files ?? [])]);

@@ -3,20 +3,21 @@ import Button from '@mui/material/Button';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { Link, NavLink } from 'react-router';
 import type { ServiceBrief } from '@/api/client';
 import { servicesQuery } from '@/api/queries';
+import { offersOfTables } from '@/features/tables/queries';
 import { count } from '@/lib/format';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
 
-function ServiceLine({ service }: { service: ServiceBrief }) {
-  const findings = service.errors + service.warnings;
+/** Something in the list that is led to. */
+function Line({ to, name, children }: { to: string; name: string; children: ReactNode }) {
   return (
     <Box
       component={NavLink}
-      to={`/services/${service.id}`}
+      to={to}
       sx={{
         display: 'block',
         px: 1.5,
@@ -30,7 +31,37 @@ function ServiceLine({ service }: { service: ServiceBrief }) {
         '&.active': { borderLeftColor: 'primary.main', bgcolor: 'shallow' },
       }}
     >
-      <Typography sx={{ fontWeight: 600 }}>{service.name}</Typography>
+      <Typography sx={{ fontWeight: 600 }}>{name}</Typography>
+      {children}
+    </Box>
+  );
+}
+
+/** The tables that are offered from here, if any are. */
+function OfferedFromHere() {
+  const { data } = useQuery(offersOfTables);
+  if (!data || data.length === 0) return null;
+  return (
+    <>
+      <Typography variant="h2" sx={{ px: 1.5, pt: 2, pb: 0.5 }}>
+        Offered from here
+      </Typography>
+      {data.map((offer) => (
+        <Line key={offer.id} to={`/services/offered/${offer.id}`} name={offer.name}>
+          <Typography sx={{ color: 'text.secondary' }} variant="caption" component="div">
+            {offer.tables.join(', ')}
+            {offer.paused ? ', paused' : offer.keyed ? ', with a key' : ''}
+          </Typography>
+        </Line>
+      ))}
+    </>
+  );
+}
+
+function ServiceLine({ service }: { service: ServiceBrief }) {
+  const findings = service.errors + service.warnings;
+  return (
+    <Line to={`/services/${service.id}`} name={service.name}>
       <Typography sx={{ color: 'text.secondary' }} variant="caption" component="div">
         {service.protocols.join(', ')} at {service.host}
       </Typography>
@@ -39,7 +70,7 @@ function ServiceLine({ service }: { service: ServiceBrief }) {
         {new Date(service.takenAt).toLocaleDateString('en-GB')}
         {findings > 0 && `, ${count(findings, 'finding')}`}
       </Typography>
-    </Box>
+    </Line>
   );
 }
 
@@ -85,6 +116,7 @@ export function ServiceList() {
       {data && data.length > 0 && shown.length === 0 && (
         <Typography sx={{ color: 'text.secondary', px: 1.5 }}>None matches “{find}”.</Typography>
       )}
+      <OfferedFromHere />
     </Box>
   );
 }

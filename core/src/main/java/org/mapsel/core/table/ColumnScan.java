@@ -15,6 +15,9 @@ public final class ColumnScan {
   /** One of so many cells may be wrong for the type that all others are of. */
   private static final int ONE_WRONG_OF = 8;
 
+  /** In a short table a single one may be, if there are so many. */
+  private static final int ONE_WRONG_LEAST = 4;
+
   private static final int MOST_CODES = 15;
   private static final int MOST_VALUES = 10_000;
   private static final int FIRST = 6;
@@ -131,10 +134,15 @@ public final class ColumnScan {
       }
     }
     return narrowest.stream()
-        .filter(type -> (filled - fits.getOrDefault(type, 0L)) * ONE_WRONG_OF <= filled)
+        .filter(type -> isNearlyAll(fits.getOrDefault(type, 0L)))
         .filter(type -> type != ColumnType.MONEY || !currencies.isEmpty())
         .max(Comparator.comparingLong(type -> fits.getOrDefault(type, 0L)))
         .orElse(ColumnType.TEXT);
+  }
+
+  private boolean isNearlyAll(long fit) {
+    return (filled - fit) * ONE_WRONG_OF <= filled
+        || fit == filled - 1 && filled >= ONE_WRONG_LEAST;
   }
 
   /** The currency that stands beside its amounts; empty if they have none or several. */

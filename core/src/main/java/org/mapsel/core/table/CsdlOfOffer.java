@@ -14,11 +14,14 @@ final class CsdlOfOffer {
   private static final String EDMX = "http://docs.oasis-open.org/odata/ns/edmx";
   private static final String EDM = "http://docs.oasis-open.org/odata/ns/edm";
   private static final String NAMESPACE = "tables";
-  private static final String CONTAINER = "Tables";
   private static final String LABEL = "mapsel.words.Label";
   private static final JsonMapper JSON = new JsonMapper();
 
   private CsdlOfOffer() {}
+
+  private static String name(TableOffer offer) {
+    return Names.upper(offer.name(), "Tables");
+  }
 
   static byte[] xml(TableOffer offer) {
     return XmlText.write(
@@ -114,7 +117,7 @@ final class CsdlOfOffer {
     out.element(
         "EntityContainer",
         () -> {
-          out.attribute("Name", CONTAINER);
+          out.attribute("Name", name(offer));
           for (OfferedTable table : offer.tables()) {
             out.element(
                 "EntitySet",
@@ -186,7 +189,7 @@ final class CsdlOfOffer {
 
   static byte[] json(TableOffer offer) {
     ObjectNode root = JSON.createObjectNode();
-    root.put("$Version", "4.01").put("$EntityContainer", NAMESPACE + "." + CONTAINER);
+    root.put("$Version", "4.01").put("$EntityContainer", NAMESPACE + "." + name(offer));
     ObjectNode schema = root.putObject(NAMESPACE);
     ObjectNode container = JSON.createObjectNode().put("$Kind", "EntityContainer");
     for (OfferedTable table : offer.tables()) {
@@ -197,7 +200,7 @@ final class CsdlOfOffer {
           .forEach((term, may) -> set.putObject("@" + term.term()).put(term.property(), may));
       set.putArray("@Org.OData.Core.V1.OptimisticConcurrency");
     }
-    schema.set(CONTAINER, container);
+    schema.set(name(offer), container);
     return root.toString().getBytes(StandardCharsets.UTF_8);
   }
 

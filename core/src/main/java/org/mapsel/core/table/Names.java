@@ -24,10 +24,12 @@ final class Names {
     return name;
   }
 
-  /** What was written, with single blanks where anything but letters and digits stood. */
+  /** What was written, with single blanks for anything but letters and digits, as a title. */
   static String words(String text) {
     String words = text.replaceAll("[^\\p{L}\\p{N}]+", " ").strip();
-    return words.isEmpty() ? "Tables" : words;
+    return words.isEmpty()
+        ? "Tables"
+        : words.substring(0, 1).toUpperCase(Locale.ROOT) + words.substring(1);
   }
 
   /** {@code BerthBook}; another name if there are no letters in it. */

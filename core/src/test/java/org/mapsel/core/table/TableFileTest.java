@@ -78,6 +78,14 @@ class TableFileTest {
   }
 
   @Test
+  void theFirstRowsTellOfKeysThatComeAgain() throws IOException {
+    TableFile file = BerthBook.open("ods");
+
+    assertThat(OfferCheck.of(file, BerthBook.proposal(file)).wrong().getLast())
+        .isEqualTo(new WrongCell("Berth", 22, "code", "N01", WrongCell.Why.KEY));
+  }
+
+  @Test
   void findsWhatRefersToAnotherTable() {
     TableOffer offer = BerthBook.proposal(BerthBook.open("ods"));
 

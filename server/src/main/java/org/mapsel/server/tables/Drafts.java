@@ -4,13 +4,14 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import com.github.benmanes.caffeine.cache.RemovalCause;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Finding;
@@ -23,7 +24,7 @@ import org.mapsel.core.table.TableOffer;
 import org.mapsel.server.web.Problem;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
-import org.springframework.web.multipart.MultipartFile;
+import org.springframework.util.unit.DataSize;
 
 /** Files of tables that were given and looked at; they are kept for some hours. */
 @Component
@@ -31,6 +32,7 @@ class Drafts {
 
   private static final int MOST = 20;
   private static final Duration KEPT = Duration.ofHours(4);
+  private static final DataSize LARGEST = DataSize.ofGigabytes(1);
   private static final int MOST_SHEETS = 40;
 
   /** A file, and what is proposed to be offered of it. */
@@ -48,11 +50,11 @@ class Drafts {
   /**
    * Looks at a file.
    *
+   * @param name what it is called, which tells its format
    * @throws Problem if it cannot be read
    */
-  Draft add(MultipartFile given) {
-    String name = Optional.ofNullable(given.getOriginalFilename()).orElse("file");
-    Path path = kept(given);
+  Draft add(String name, InputStream given) {
+    Path path = kept(name, given);
     try {
       Outcome<TableFile> opened = TableFiles.open(name, path);
       TableFile file = opened.value().orElseThrow(() -> Problem.refused(opened.findings()));
@@ -76,11 +78,24 @@ class Drafts {
     }
   }
 
-  private static Path kept(MultipartFile given) {
+  private static Path kept(String name, InputStream given) {
     try {
       Path path = Files.createTempFile("mapsel-table", "");
       path.toFile().deleteOnExit();
-      given.transferTo(path);
+      byte[] piece = new byte[64 << 10];
+      long bytes = 0;
+      try (OutputStream out = Files.newOutputStream(path)) {
+        for (int read = given.read(piece); read >= 0; read = given.read(piece)) {
+          bytes += read;
+          if (bytes > LARGEST.toBytes()) {
+            delete(path);
+            throw Problem.refused(
+                Finding.error(
+                    "TABLE_FILE_LARGE", "name", name, "most", LARGEST.toMegabytes() + " MB"));
+          }
+          out.write(piece, 0, read);
+        }
+      }
       return path;
     } catch (IOException e) {
       throw new UncheckedIOException(e);

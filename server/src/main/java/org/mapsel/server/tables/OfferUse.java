@@ -17,7 +17,7 @@ import org.mapsel.server.tables.OfferStore.KeptOffer;
 import org.mapsel.server.tables.TableViews.ClientView;
 import org.mapsel.server.tables.TableViews.OfferAddress;
 import org.mapsel.server.tables.TableViews.OfferedView;
-import org.mapsel.server.tables.TableViews.RowsView;
+import org.mapsel.server.tables.TableViews.TableCount;
 import org.springframework.stereotype.Component;
 
 /** How an offer is reached, and who in this workspace uses it. */
@@ -48,7 +48,7 @@ class OfferUse {
         id,
         kept.offer(),
         kept.offer().tables().stream()
-            .map(table -> new RowsView(table.several(), offers.count(kept, table)))
+            .map(table -> new TableCount(table.several(), offers.count(kept, table)))
             .toList(),
         addresses(kept),
         kept.keyed(),

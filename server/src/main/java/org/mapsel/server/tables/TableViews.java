@@ -109,7 +109,7 @@ final class TableViews {
   record OfferedView(
       String id,
       TableOffer offer,
-      List<RowsView> rows,
+      List<TableCount> rows,
       List<OfferAddress> addresses,
       boolean keyed,
       boolean paused,
@@ -119,7 +119,7 @@ final class TableViews {
       List<String> usedBy) {}
 
   /** How many rows a table has. */
-  record RowsView(String table, long rows) {}
+  record TableCount(String table, long rows) {}
 
   /**
    * An address of an offer.

@@ -1,18 +1,14 @@
 package org.mapsel.server.tables;
 
 import java.io.IOException;
-import java.util.ArrayList;
+import java.io.InputStream;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.table.ColumnScan;
+import org.mapsel.core.table.OfferCheck;
 import org.mapsel.core.table.OfferRules;
 import org.mapsel.core.table.OfferedTable;
-import org.mapsel.core.table.TableFile;
 import org.mapsel.core.table.TableFiles;
-import org.mapsel.core.table.TypedRows;
-import org.mapsel.core.table.WrongCell;
-import org.mapsel.core.value.Value;
 import org.mapsel.server.services.ServiceViews.ServiceView;
 import org.mapsel.server.tables.TableViews.DraftView;
 import org.mapsel.server.tables.TableViews.LoadView;
@@ -41,15 +37,12 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.multipart.MultipartFile;
 
 /** Tables that are offered: from a file to a service. */
 @RestController
 @RequestMapping("/api/tables")
 class TablesController {
 
-  private static final int CHECKED_ROWS = 20_000;
-  private static final int LISTED = 100;
   private static final int REQUESTS = 200;
 
   private final Drafts drafts;
@@ -81,9 +74,9 @@ class TablesController {
   }
 
   /** Looks at a file; nothing is offered yet. */
-  @PostMapping(path = "/drafts", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
-  DraftView look(@RequestParam MultipartFile file) {
-    return view(drafts.add(file));
+  @PostMapping(path = "/drafts", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
+  DraftView look(@RequestParam String name, InputStream file) {
+    return view(drafts.add(name, file));
   }
 
   @GetMapping("/drafts/{draft}")
@@ -111,38 +104,16 @@ class TablesController {
   /** What an offer would come to, as far as the first rows tell. */
   @PostMapping("/drafts/{draft}/checks")
   OfferCheckView check(@PathVariable String draft, @RequestBody OfferCheckRequest request) {
-    TableFile file = drafts.get(draft).file();
-    List<WrongCell> wrong = new ArrayList<>();
-    long[] cells = {0};
-    for (OfferedTable table : request.offer().tables()) {
-      try {
-        TypedRows.read(file, table, first(wrong, cells));
-      } catch (IOException e) {
-        throw Problem.refused(TableFiles.broken(drafts.get(draft).name(), e));
-      }
+    Drafts.Draft looked = drafts.get(draft);
+    try {
+      OfferCheck check = OfferCheck.of(looked.file(), request.offer());
+      return new OfferCheckView(
+          FindingView.of(OfferRules.check(request.offer())),
+          check.wrong().stream().map(WrongView::of).toList(),
+          check.wrongCells());
+    } catch (IOException e) {
+      throw Problem.refused(TableFiles.broken(looked.name(), e));
     }
-    return new OfferCheckView(
-        FindingView.of(OfferRules.check(request.offer())),
-        wrong.stream().map(WrongView::of).toList(),
-        cells[0]);
-  }
-
-  private static TypedRows.Sink first(List<WrongCell> wrong, long[] cells) {
-    return new TypedRows.Sink() {
-      private int rows;
-
-      @Override
-      public boolean row(long number, List<@Nullable Value> values) {
-        return ++rows < CHECKED_ROWS;
-      }
-
-      @Override
-      public boolean wrong(List<WrongCell> found) {
-        cells[0] += found.size();
-        found.stream().limit(LISTED - (long) wrong.size()).forEach(wrong::add);
-        return ++rows < CHECKED_ROWS;
-      }
-    };
   }
 
   /** Begins to load a file, to be offered. */
@@ -216,13 +187,14 @@ class TablesController {
   }
 
   /** Begins to load a file whose rows are to come in place of those that are offered. */
-  @PostMapping(path = "/{offer}/replacements", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+  @PostMapping(path = "/{offer}/replacements", consumes = MediaType.APPLICATION_OCTET_STREAM_VALUE)
   @ResponseStatus(HttpStatus.ACCEPTED)
   LoadView replace(
       @PathVariable String offer,
-      @RequestParam MultipartFile file,
-      @RequestParam(defaultValue = "false") boolean leaveOut) {
-    return loads.replace(offer, drafts.add(file), leaveOut).view();
+      @RequestParam String name,
+      @RequestParam(defaultValue = "false") boolean leaveOut,
+      InputStream file) {
+    return loads.replace(offer, drafts.add(name, file), leaveOut).view();
   }
 
   /** Takes rows that were loaded, in place of those that are offered. */

@@ -47,21 +47,11 @@ class TablesApiTest {
   }
 
   private HttpRequest.Builder file(String path, String name, String text) {
-    String boundary = "----berths";
-    String body =
-        "--"
-            + boundary
-            + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\""
-            + name
-            + "\"\r\nContent-Type: application/octet-stream\r\n\r\n"
-            + text
-            + "\r\n--"
-            + boundary
-            + "--\r\n";
-    return HttpRequest.newBuilder(URI.create(api.address() + path))
+    String address = api.address() + path + "?name=" + name.replace(" ", "%20");
+    return HttpRequest.newBuilder(URI.create(address))
         .header("Origin", api.address())
-        .header("Content-Type", "multipart/form-data; boundary=" + boundary)
-        .POST(HttpRequest.BodyPublishers.ofString(body));
+        .header("Content-Type", "application/octet-stream")
+        .POST(HttpRequest.BodyPublishers.ofString(text));
   }
 
   private static String berths() {

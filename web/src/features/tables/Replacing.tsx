@@ -1,0 +1,129 @@
+import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import Typography from '@mui/material/Typography';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, type Offered, type TableLoad, unwrap } from '@/api/client';
+import { count } from '@/lib/format';
+import { Problem } from '@/ui/Problem';
+import { Loading } from './Loading';
+import { offeredQuery, replaceRows } from './queries';
+import { WrongCells } from './WrongCells';
+
+function Differences({ load }: { load: TableLoad }) {
+  return (
+    <Box component="ul" aria-label="What would change" sx={{ pl: 2.5, my: 1 }}>
+      {load.differences.map((one) => (
+        <li key={one.table}>
+          {one.table}: {count(one.added, 'row')} more, {one.changed.toLocaleString()} changed,{' '}
+          {one.gone.toLocaleString()} gone
+          {one.dropped.length > 0 && `; without ${one.dropped.join(', ')}, which will be empty`}
+          {one.more.length > 0 && `; ${one.more.join(', ')} of the file is not offered`}
+        </li>
+      ))}
+    </Box>
+  );
+}
+
+/** Other rows in place of those that are offered: first the difference is told, then it is taken. */
+export function Replacing({ offered }: { offered: Offered }) {
+  const queries = useQueryClient();
+  const [file, setFile] = useState<File>();
+  const [said, setSaid] = useState('');
+  const loading = useMutation({
+    mutationFn: ({ chosen, leaveOut }: { chosen: File; leaveOut: boolean }) =>
+      replaceRows(offered.id, chosen, leaveOut),
+  });
+  const begin = (chosen: File, leaveOut: boolean) => {
+    setFile(chosen);
+    setSaid('');
+    loading.mutate({ chosen, leaveOut });
+  };
+  const taking = useMutation({
+    mutationFn: (load: string) =>
+      unwrap(
+        api.POST('/api/tables/{offer}/replacements/{load}', {
+          params: { path: { offer: offered.id, load } },
+        }),
+      ),
+    onSuccess: (changed) => {
+      queries.setQueryData(offeredQuery(offered.id).queryKey, changed);
+      loading.reset();
+      setSaid('The new rows are offered.');
+    },
+  });
+  const leaving = useMutation({
+    mutationFn: (load: string) =>
+      unwrap(api.DELETE('/api/tables/loads/{load}', { params: { path: { load } } })),
+    onSuccess: () => {
+      loading.reset();
+    },
+  });
+  return (
+    <Box component="section" aria-label="Replace the rows">
+      <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
+        Replace the rows
+      </Typography>
+      <Button component="label" variant="outlined" loading={loading.isPending}>
+        Choose the new file…
+        <Box
+          component="input"
+          type="file"
+          aria-label="File with the new rows"
+          accept=".csv,.tsv,.xlsx,.ods"
+          sx={{ position: 'absolute', opacity: 0, width: '1px', height: '1px' }}
+          onChange={(event: React.ChangeEvent<HTMLInputElement>) => {
+            const chosen = event.target.files?.[0];
+            event.target.value = '';
+            if (chosen) begin(chosen, false);
+          }}
+        />
+      </Button>
+      <Box aria-live="polite" sx={{ mt: 1 }}>
+        {said}
+        {loading.error && <Problem error={loading.error} />}
+        {taking.error && <Problem error={taking.error} />}
+        {loading.data && (
+          <Loading load={loading.data.id}>
+            {(ended) => (
+              <>
+                <WrongCells cells={ended.wrong} all={ended.wrongCells} />
+                <Differences load={ended} />
+                <Box sx={{ display: 'flex', gap: 1 }}>
+                  {ended.state === 'DONE' && (
+                    <Button
+                      variant="contained"
+                      loading={taking.isPending}
+                      onClick={() => {
+                        taking.mutate(ended.id);
+                      }}
+                    >
+                      Take the new rows
+                    </Button>
+                  )}
+                  {ended.state === 'WRONG' && file && (
+                    <Button
+                      variant="contained"
+                      onClick={() => {
+                        begin(file, true);
+                      }}
+                    >
+                      Compare without these rows
+                    </Button>
+                  )}
+                  <Button
+                    onClick={() => {
+                      leaving.mutate(ended.id);
+                    }}
+                  >
+                    Leave it as it is
+                  </Button>
+                </Box>
+              </>
+            )}
+          </Loading>
+        )}
+      </Box>
+    </Box>
+  );
+}
