@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.ref.Place;
+import org.mapsel.core.shape.Demand;
 import org.mapsel.core.shape.Facets;
 import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Occurrence;
@@ -69,14 +70,25 @@ public record DataType(
    * @param required the members that must be there, its own or those of a base
    * @param variants each of several types whose members may stand besides
    * @param others what members without a declared name hold; none where there are no such
+   * @param demand which of the members that are not required must be there all the same
    */
   public record Structure(
       List<DataType> bases,
       List<Member> members,
       Set<String> required,
       Optional<Variants> variants,
-      Optional<DataType> others)
+      Optional<DataType> others,
+      Optional<Demand> demand)
       implements Form {
+
+    public Structure(
+        List<DataType> bases,
+        List<Member> members,
+        Set<String> required,
+        Optional<Variants> variants,
+        Optional<DataType> others) {
+      this(bases, members, required, variants, others, Optional.empty());
+    }
 
     public Structure {
       bases = List.copyOf(bases);

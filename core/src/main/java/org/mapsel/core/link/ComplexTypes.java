@@ -46,8 +46,9 @@ final class ComplexTypes {
 
   Shape shape(ShapeId id, TypeDeclaration.Complex type) {
     FieldList fields = new FieldList();
-    if (type.attributes().arrayOf().isPresent()) {
-      return array(id, type, type.attributes().arrayOf().get());
+    Optional<Shape> array = array(id, type);
+    if (array.isPresent()) {
+      return array.get();
     }
     if (type.derivation().map(Derivation::simpleContent).orElse(false)) {
       Shape.Scalar base = builder.simpleTypes().base(new TypeRef.Inline(type), new HashSet<>());
@@ -83,8 +84,62 @@ final class ComplexTypes {
         && group.order() == Particle.Order.ALL;
   }
 
-  /** An array of the SOAP encoding: its items, whatever they are called. */
-  private Shape array(ShapeId id, TypeDeclaration.Complex type, TypeRef item) {
+  /**
+   * An array of the SOAP encoding (SOAP 1.1, section 5.4.2), where the type is one or is derived
+   * from one: its items, and what extensions add. What the encoding itself says of arrays is
+   * nobody's field.
+   */
+  private Optional<Shape> array(ShapeId id, TypeDeclaration.Complex type) {
+    Deque<TypeDeclaration.Complex> extensions = new ArrayDeque<>();
+    Set<Name> open = new HashSet<>();
+    Optional<TypeDeclaration.Complex> here = Optional.of(type);
+    while (here.isPresent()) {
+      Optional<TypeRef> item = itemOf(here.get());
+      if (item.isPresent()) {
+        FieldList fields = new FieldList();
+        fields.add(items(id, here.get(), item.get()));
+        extensions.forEach(extension -> added(id, extension, fields));
+        return Optional.of(new Shape.Record(id, fields.toList()));
+      }
+      extensions.push(here.get());
+      here =
+          Derivations.base(here.get())
+              .filter(open::add)
+              .map(name -> builder.declarations().types().get(name))
+              .filter(TypeDeclaration.Complex.class::isInstance)
+              .map(TypeDeclaration.Complex.class::cast);
+    }
+    return Optional.empty();
+  }
+
+  /** The items of the array that a type declares by itself: as an attribute or an element says. */
+  private Optional<TypeRef> itemOf(TypeDeclaration.Complex type) {
+    Optional<TypeRef> said = type.attributes().arrayOf();
+    return said.isPresent() || !Derivations.base(type).equals(Optional.of(ARRAY))
+        ? said
+        : type.content().flatMap(ComplexTypes::firstElement);
+  }
+
+  private static Optional<TypeRef> firstElement(Particle particle) {
+    return switch (particle) {
+      case Particle.Element element -> Optional.of(element.element().type());
+      case Particle.Group group ->
+          group.particles().stream().flatMap(member -> firstElement(member).stream()).findFirst();
+      default -> Optional.empty();
+    };
+  }
+
+  private void added(ShapeId id, TypeDeclaration.Complex extension, FieldList fields) {
+    for (AttributeDeclaration attribute : extension.attributes().own()) {
+      if (!attribute.name().namespace().equals(ARRAY.namespace())) {
+        fields.add(attributeField(id, attribute));
+      }
+    }
+    extension.content().ifPresent(content -> particles.flatten(id, content, fields));
+  }
+
+  /** The items, whatever they are called. */
+  private Field items(ShapeId id, TypeDeclaration.Complex type, TypeRef item) {
     FieldList declared = new FieldList();
     type.content().ifPresent(content -> particles.flatten(id, content, declared));
     Name itemType = item instanceof TypeRef.Named named ? named.name() : ARRAY;
@@ -94,13 +149,11 @@ final class ComplexTypes {
             .map(Field::name)
             .findFirst()
             .orElse(ITEM_FIELD);
-    Field items =
-        Field.of(
-            name,
-            builder.shapeOf(item, id, ITEM_FIELD),
-            Occurrence.ANY,
-            new Wire.ArrayItem(name, itemType));
-    return new Shape.Record(id, List.of(items));
+    return Field.of(
+        name,
+        builder.shapeOf(item, id, ITEM_FIELD),
+        Occurrence.ANY,
+        new Wire.ArrayItem(name, itemType));
   }
 
   /**

@@ -175,7 +175,8 @@ final class DataShapes {
     return switch (form) {
       case Simple simple -> new Shape.Scalar(id, simple.type(), simple.builtIn(), simple.facets());
       case Structure structure ->
-          new Shape.Record(id, fields(structure, id, notation), notation == Notation.XML);
+          new Shape.Record(
+              id, fields(structure, id, notation), notation == Notation.XML, structure.demand());
       case Variants variants ->
           new Shape.OneOf(id, alternatives(variants, id, notation), Shape.OneOf.Reason.VARIANT);
       case ListOf list -> {
@@ -305,7 +306,8 @@ final class DataShapes {
 
   private Field kind(Variants variants, ShapeId owner, Notation notation) {
     ShapeId id = later(owner.inner("kind"), own -> made(own, variants, notation));
-    return Field.of("kind", id, Occurrence.OPTIONAL, new Wire.Group());
+    Occurrence occurrence = variants.derived() ? Occurrence.OPTIONAL : Occurrence.ONE;
+    return Field.of("kind", id, occurrence, new Wire.Group());
   }
 
   /** What stands under names that nobody declared is a list of names with their values. */

@@ -21,6 +21,7 @@ import org.mapsel.core.declare.DataType.Simple;
 import org.mapsel.core.declare.DataType.Structure;
 import org.mapsel.core.declare.DataType.Variants;
 import org.mapsel.core.ref.Place;
+import org.mapsel.core.shape.Demand;
 import org.mapsel.core.shape.Hints;
 
 /** What declared types mean once every reference is followed and every base is taken in. */
@@ -129,7 +130,8 @@ final class DataTypes {
             structure.members(),
             structure.required(),
             structure.variants(),
-            structure.others());
+            structure.others(),
+            structure.demand());
       }
       known = merge(structure);
       underWay.remove(target.get());
@@ -145,6 +147,7 @@ final class DataTypes {
     List<DataType.Variant> variants = new ArrayList<>();
     Optional<String> discriminator = Optional.empty();
     Optional<DataType> others = structure.others();
+    Optional<Demand> demand = structure.demand();
     Form instead = null;
     for (DataType base : structure.bases()) {
       Form form = meaning(base).form();
@@ -153,6 +156,7 @@ final class DataTypes {
           more.members().forEach(member -> put(members, member));
           required.addAll(more.required());
           others = others.or(more::others);
+          demand = demand.or(more::demand);
           Optional<Variants> inherited = more.variants().filter(offered -> !offered.derived());
           if (inherited.isPresent() && variants.isEmpty()) {
             variants.addAll(inherited.get().variants());
@@ -194,7 +198,8 @@ final class DataTypes {
     if (members.isEmpty() && others.isEmpty()) {
       return choice.isPresent() ? choice.get() : new Anything();
     }
-    return new Structure(List.of(), new ArrayList<>(members.values()), required, choice, others);
+    return new Structure(
+        List.of(), new ArrayList<>(members.values()), required, choice, others, demand);
   }
 
   /** What is said last of a member holds, unless it says nothing. */

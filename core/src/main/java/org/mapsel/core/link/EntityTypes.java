@@ -326,6 +326,7 @@ final class EntityTypes {
             property.maxLength(),
             Optional.empty(),
             Optional.empty(),
+            Optional.empty(),
             property.pattern().map(List::of).orElse(List.of()));
   }
 

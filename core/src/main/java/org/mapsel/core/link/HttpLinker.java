@@ -40,6 +40,7 @@ import org.mapsel.core.service.Protocol;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Occurrence;
+import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Wire;
 
@@ -241,16 +242,36 @@ final class HttpLinker {
     Media media = Media.of(sent.written());
     Notation notation = media == Media.XML ? Notation.XML : Notation.JSON;
     DataType type = sent.type().orElse(ANYTHING);
-    boolean form = media == Media.FORM || media == Media.MULTIPART;
+    Optional<DataType.Structure> parts = parts(media, type);
     Field field =
-        form && shapes.types().meaning(type).form() instanceof DataType.Structure structure
+        parts.isPresent()
             ? Field.of(
                 BODY,
-                shapes.form(structure, sent.parts(), id.inner(BODY)),
+                shapes.form(parts.get(), sent.parts(), id.inner(BODY)),
                 body.required() ? Occurrence.ONE : Occurrence.OPTIONAL,
                 new Wire.Body())
             : shapes.field(BODY, type, body.required(), id, new Wire.Body(), notation);
     return body.documentation().isEmpty() ? field : field.documented(body.documentation());
+  }
+
+  /** What a form holds; a single value that is said to travel in parts is the only one. */
+  private Optional<DataType.Structure> parts(Media media, DataType type) {
+    DataType.Form form = shapes.types().meaning(type).form();
+    // What came as it stands in a sample is sent as it stands.
+    boolean parted = media == Media.MULTIPART && !type.hints().given();
+    if (form instanceof DataType.Structure structure) {
+      return media == Media.MULTIPART || media == Media.FORM
+          ? Optional.of(structure)
+          : Optional.empty();
+    }
+    if (!parted || !(form instanceof DataType.Simple) && !(form instanceof DataType.ListOf)) {
+      return Optional.empty();
+    }
+    boolean file = form instanceof DataType.Simple one && one.type() == ScalarType.BASE64;
+    DataType.Member only = new DataType.Member(file ? "file" : "value", type);
+    return Optional.of(
+        new DataType.Structure(
+            List.of(), List.of(only), Set.of(only.name()), Optional.empty(), Optional.empty()));
   }
 
   /** The answer that says that all went well, of several the one with the lowest status. */

@@ -1,8 +1,10 @@
 package org.mapsel.core.link;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.declare.BindingDeclaration.BoundMessage;
@@ -53,30 +55,33 @@ final class MessageLinker {
       new TypeRef.Named(Name.of(BuiltInTypes.XSD, "base64Binary"), Place.in(""));
 
   private final ShapeBuilder shapes;
+  private final Map<OperationId, Integer> attempts = new HashMap<>();
 
   MessageLinker(ShapeBuilder shapes) {
     this.shapes = shapes;
   }
 
-  /** Nothing if a message is declared nowhere; then a finding says so. */
-  Optional<Linked> link(
-      OperationId id, OperationDeclaration operation, BoundOperation bound, Manner manner) {
-    Optional<Side> input =
-        side(new Asked(id, "in", operation, manner), operation.input(), bound.input());
-    Optional<Side> output =
-        side(new Asked(id, "out", operation, manner), operation.output(), bound.output());
-    if (input.isEmpty() || output.isEmpty()) {
-      return Optional.empty();
-    }
-    return Optional.of(new Linked(input.get(), output.get(), faults(operation, bound)));
+  /** A side whose message is declared nowhere has no fields; then a finding says so. */
+  Linked link(OperationId id, OperationDeclaration operation, BoundOperation bound, Manner manner) {
+    // An id may be tried for several ports; what was made for one is not what another means.
+    int tried = attempts.merge(id, 1, Integer::sum);
+    String own = tried == 1 ? id.text() : id.text() + "~" + tried;
+    return new Linked(
+        side(new Asked(own, "in", operation, manner), operation.input(), bound.input()),
+        side(new Asked(own, "out", operation, manner), operation.output(), bound.output()),
+        faults(operation, bound));
   }
 
-  /** Which side of which operation is being linked. */
+  /**
+   * Which side of which operation is being linked.
+   *
+   * @param own what the shapes of this operation at this port are called
+   */
   private record Asked(
-      OperationId id, String direction, OperationDeclaration operation, Manner manner) {
+      String own, String direction, OperationDeclaration operation, Manner manner) {
 
     ShapeId shape() {
-      return new ShapeId("", "/" + id + "/" + direction);
+      return new ShapeId("", "/" + own + "/" + direction);
     }
 
     boolean goesIn() {
@@ -84,26 +89,29 @@ final class MessageLinker {
     }
   }
 
-  private Optional<Side> side(Asked asked, Optional<Name> messageName, BoundMessage bound) {
+  private Side side(Asked asked, Optional<Name> messageName, BoundMessage bound) {
     if (messageName.isEmpty()) {
-      shapes.add(new Shape.Record(asked.shape(), List.of()));
-      return Optional.of(new Side(asked.shape(), Optional.empty()));
+      return nothing(asked);
     }
     MessageDeclaration message = shapes.declarations().messages().get(messageName.get());
     if (message == null) {
       missingMessage(asked.operation().name(), messageName.get(), asked.operation().place());
-      return Optional.empty();
+      return nothing(asked);
     }
     List<PartDeclaration> body = bodyParts(asked.operation(), message, bound);
     FieldList beside = new FieldList();
     headers(asked.operation(), bound.headers()).forEach(beside::add);
-    attachments(asked, message, bound).forEach(beside::add);
-    return Optional.of(
-        switch (asked.manner()) {
-          case DOCUMENT -> document(asked, body, beside.toList());
-          case RPC -> rpc(asked, body, bound, beside.toList());
-          case HTTP -> http(asked, body, bound);
-        });
+    attachments(asked, message, bound, body).forEach(beside::add);
+    return switch (asked.manner()) {
+      case DOCUMENT -> document(asked, body, beside.toList());
+      case RPC -> rpc(asked, body, bound, beside.toList());
+      case HTTP -> http(asked, body, bound);
+    };
+  }
+
+  private Side nothing(Asked asked) {
+    shapes.add(new Shape.Record(asked.shape(), List.of()));
+    return new Side(asked.shape(), Optional.empty());
   }
 
   private Side rpc(
@@ -122,11 +130,27 @@ final class MessageLinker {
     }
     FieldList fields = new FieldList();
     for (PartDeclaration part : body) {
-      Wire wire = isForm(bound) ? Wire.Parameter.plain(part.name()) : new Wire.Body();
-      rpcField(asked, part).map(field -> field.on(wire).named(part.name())).ifPresent(fields::add);
+      Optional<Field> field = rpcField(asked, part);
+      List<Field> inside = part.element().isPresent() ? inside(field) : List.of();
+      if (isForm(bound) && !inside.isEmpty()) {
+        // What stands in the element are the parameters, each by its own name.
+        inside.forEach(one -> fields.add(one.on(Wire.Parameter.plain(one.wire().label()))));
+      } else {
+        Wire wire = isForm(bound) ? Wire.Parameter.plain(part.name()) : new Wire.Body();
+        field.map(one -> one.on(wire).named(part.name())).ifPresent(fields::add);
+      }
     }
     shapes.add(new Shape.Record(asked.shape(), fields.toList()));
     return new Side(asked.shape(), Optional.empty());
+  }
+
+  private List<Field> inside(Optional<Field> element) {
+    shapes.finish();
+    return element
+        .map(field -> shapes.built(field.shape()))
+        .filter(Shape.Record.class::isInstance)
+        .map(record -> ((Shape.Record) record).fields())
+        .orElse(List.of());
   }
 
   private static boolean isForm(BoundMessage bound) {
@@ -148,7 +172,15 @@ final class MessageLinker {
         elsewhere.add(header.part());
       }
     }
-    return message.parts().stream().filter(part -> !elsewhere.contains(part.name())).toList();
+    List<PartDeclaration> left =
+        message.parts().stream().filter(part -> !elsewhere.contains(part.name())).toList();
+    // A body that is said to be there is not left empty for a part that stands beside it as well.
+    return left.isEmpty()
+        ? message.parts().stream()
+            .filter(part -> bound.attachments().contains(part.name()))
+            .filter(part -> part.element().isPresent())
+            .toList()
+        : left;
   }
 
   /** A part given by a type stands under its own name, in no namespace (section 3.5). */
@@ -215,17 +247,36 @@ final class MessageLinker {
         continue;
       }
       part(operation, message, header.part(), header.place())
-          .flatMap(part -> element(operation, part))
+          .flatMap(part -> headerField(operation, part))
           .map(field -> field.on(new Wire.SoapHeader(((Wire.XmlElement) field.wire()).name())))
           .ifPresent(headers::add);
     }
     return headers;
   }
 
-  private List<Field> attachments(Asked asked, MessageDeclaration message, BoundMessage bound) {
+  /** A header given by a type is an element of its part's name. */
+  private Optional<Field> headerField(OperationDeclaration operation, PartDeclaration part) {
+    return part.type()
+        .map(
+            type ->
+                Field.of(
+                    part.name(),
+                    shapes.shapeOf(
+                        new TypeRef.Named(type, part.place()),
+                        new ShapeId("", "/" + operation.name()),
+                        part.name()),
+                    Occurrence.ONE,
+                    (Wire) new Wire.XmlElement(Name.of("", part.name()))))
+        .or(() -> element(operation, part));
+  }
+
+  /** What stands in the body does not travel a second time. */
+  private List<Field> attachments(
+      Asked asked, MessageDeclaration message, BoundMessage bound, List<PartDeclaration> body) {
     ShapeId binary = shapes.shapeOf(BINARY, asked.shape(), "attachment");
     return message.parts().stream()
         .filter(part -> bound.attachments().contains(part.name()))
+        .filter(part -> !body.contains(part))
         .map(
             part ->
                 Field.of(
@@ -273,6 +324,11 @@ final class MessageLinker {
       if (message == null) {
         missingMessage(operation.name(), declared.message(), declared.place());
         continue;
+      }
+      if (message.parts().isEmpty()) {
+        ShapeId none = new ShapeId("", "/" + operation.name() + "/" + declared.name());
+        shapes.add(new Shape.Record(none, List.of()));
+        faults.add(new Fault(declared.name(), Optional.empty(), none));
       }
       message.parts().stream()
           .findFirst()

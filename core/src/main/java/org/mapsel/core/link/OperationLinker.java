@@ -242,15 +242,10 @@ final class OperationLinker {
         return;
       }
       OperationId id = newOperationId(declared.name(), operation.name());
-      Optional<MessageLinker.Linked> linked = messages.link(id, operation, bound, manner(style));
-      if (linked.isEmpty()) {
-        takenIds.remove(id);
-        return;
-      }
-      Optional<OperationWire> wire =
-          endpoint.map(at -> wire(at, operation, bound, style, linked.get()));
+      MessageLinker.Linked linked = messages.link(id, operation, bound, manner(style));
+      Optional<OperationWire> wire = endpoint.map(at -> wire(at, operation, bound, style, linked));
       Optional<Operation> same =
-          known.stream().filter(other -> hasSameFields(other, linked.get())).findFirst();
+          known.stream().filter(other -> hasSameFields(other, linked)).findFirst();
       List<Operation> all = operations.computeIfAbsent(operation, none -> new ArrayList<>());
       if (same.isPresent()) {
         takenIds.remove(id);
@@ -260,7 +255,7 @@ final class OperationLinker {
             operation(
                 id,
                 operation,
-                linked.get(),
+                linked,
                 style != OperationWire.Style.DOCUMENT,
                 wire.stream().toList()));
       }
@@ -328,13 +323,11 @@ final class OperationLinker {
   /** An operation that no binding names, as far as its interface tells. */
   private void linkUnbound(InterfaceDeclaration declared, OperationDeclaration operation) {
     OperationId id = newOperationId(declared.name(), operation.name());
-    messages
-        .link(id, operation, plain(operation), MessageLinker.Manner.DOCUMENT)
-        .ifPresent(
-            linked ->
-                operations
-                    .computeIfAbsent(operation, none -> new ArrayList<>())
-                    .add(operation(id, operation, linked, false, List.of())));
+    MessageLinker.Linked linked =
+        messages.link(id, operation, plain(operation), MessageLinker.Manner.DOCUMENT);
+    operations
+        .computeIfAbsent(operation, none -> new ArrayList<>())
+        .add(operation(id, operation, linked, false, List.of()));
   }
 
   private static BoundOperation plain(OperationDeclaration operation) {

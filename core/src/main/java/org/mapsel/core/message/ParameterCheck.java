@@ -1,6 +1,7 @@
 package org.mapsel.core.message;
 
 import java.math.BigDecimal;
+import java.net.URI;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
@@ -36,6 +37,7 @@ public final class ParameterCheck {
 
   private final Set<String> allowed;
   private final List<Bound> bounds;
+  private final Optional<BigDecimal> step;
   private final Optional<ParameterCheck> item;
 
   /** One end of what a number may be. */
@@ -61,6 +63,7 @@ public final class ParameterCheck {
                 bound(facets.maxExclusive(), false, false))
             .flatMap(Optional::stream)
             .toList();
+    this.step = facets.multipleOf().map(BigDecimal::new);
     this.item = type == ScalarType.LIST ? scalar.item().map(ParameterCheck::new) : Optional.empty();
   }
 
@@ -131,10 +134,14 @@ public final class ParameterCheck {
     if (!allowed.isEmpty() && !allowed.contains(text)) {
       return error("MESSAGE_VALUE_NOT_ALLOWED", text, path, "allowed", shown(facets.enumeration()));
     }
-    return !bounds.isEmpty()
-            && parsed instanceof NumberValue number
-            && isOutOfBounds(number.number())
-        ? error("MESSAGE_NUMBER_OUT_OF_BOUNDS", text, path, "bounds", bounds(facets))
+    if (!(parsed instanceof NumberValue number)) {
+      return null;
+    }
+    if (isOutOfBounds(number.number())) {
+      return error("MESSAGE_NUMBER_OUT_OF_BOUNDS", text, path, "bounds", bounds(facets));
+    }
+    return step.isPresent() && number.number().remainder(step.get()).signum() != 0
+        ? error("MESSAGE_NUMBER_BETWEEN_STEPS", text, path, "step", step.get().toPlainString())
         : null;
   }
 

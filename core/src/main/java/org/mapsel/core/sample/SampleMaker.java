@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.shape.Demand;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Occurrence;
 import org.mapsel.core.shape.ScalarText;
@@ -93,7 +94,7 @@ public final class SampleMaker {
     open.add(record.id());
     Map<String, Value> values = new LinkedHashMap<>();
     boolean possible = true;
-    for (Field field : record.fields()) {
+    for (Field field : demanded(record)) {
       Value value = field(field, item);
       if (!value.isAbsent()) {
         values.put(field.name(), value);
@@ -102,6 +103,29 @@ public final class SampleMaker {
     }
     open.remove(record.id());
     return possible ? RecordValue.of(values) : Value.ABSENT;
+  }
+
+  /** The fields as the first alternative that is demanded of them wants them. */
+  private static List<Field> demanded(Shape.Record record) {
+    if (record.demand().isEmpty()) {
+      return record.fields();
+    }
+    Demand demand = record.demand().get();
+    Set<String> first = demand.alternatives().getFirst();
+    return record.fields().stream()
+        .filter(
+            field ->
+                field.isRequired()
+                    || first.contains(field.wire().label())
+                    || !demand.exclusive()
+                    || demand.alternatives().stream()
+                        .noneMatch(wanted -> wanted.contains(field.wire().label())))
+        .map(
+            field ->
+                first.contains(field.wire().label()) && !field.isRequired()
+                    ? field.occurring(field.occurrence().atLeastOnce())
+                    : field)
+        .toList();
   }
 
   /** The first alternative that leads to an end. */

@@ -2,6 +2,7 @@ package org.mapsel.core.sample;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.Base64;
 import java.util.List;
@@ -83,7 +84,12 @@ final class ScalarSamples {
   private static String free(Shape.Scalar scalar, String name, int item) {
     return switch (scalar.type()) {
       case BOOLEAN -> item % 2 == 0 ? "true" : "false";
-      case INTEGER -> number(scalar.facets(), BigDecimal.valueOf(item + 1L), BigDecimal.ONE);
+      case INTEGER ->
+          number(
+              scalar.facets(),
+              // Steps of their own keep the items of a list apart.
+              BigDecimal.valueOf(item + 1L).multiply(apart(scalar.facets())),
+              BigDecimal.ONE);
       case DECIMAL, FLOAT ->
           number(
               scalar.facets(),
@@ -131,6 +137,10 @@ final class ScalarSamples {
             .encodeToString(unit.repeat(length).getBytes(StandardCharsets.US_ASCII));
   }
 
+  private static BigDecimal apart(Facets facets) {
+    return facets.multipleOf().map(BigDecimal::new).orElse(BigDecimal.ONE).max(BigDecimal.ONE);
+  }
+
   private static BigDecimal step(Facets facets) {
     return BigDecimal.ONE.movePointLeft(decimals(facets));
   }
@@ -158,7 +168,24 @@ final class ScalarSamples {
         bound(facets.minInclusive()).or(() -> bound(facets.minExclusive()).map(b -> b.add(step)));
     number = number.min(most.orElse(number));
     number = number.max(least.orElse(number));
-    return number.toPlainString();
+    BigDecimal within = number;
+    return facets
+        .multipleOf()
+        .map(BigDecimal::new)
+        .map(multiple -> multiple(within, multiple, most))
+        .orElse(number)
+        .toPlainString();
+  }
+
+  /** The next multiple, or the last one that is not too large. */
+  private static BigDecimal multiple(
+      BigDecimal number, BigDecimal multiple, Optional<BigDecimal> most) {
+    BigDecimal next = number.divide(multiple, 0, RoundingMode.CEILING).multiply(multiple);
+    BigDecimal fitting =
+        most.filter(bound -> next.compareTo(bound) > 0)
+            .map(bound -> bound.divide(multiple, 0, RoundingMode.FLOOR).multiply(multiple))
+            .orElse(next);
+    return fitting.stripTrailingZeros();
   }
 
   private static Optional<BigDecimal> bound(Optional<String> written) {

@@ -58,11 +58,14 @@ final class SoapServing implements Serving {
     for (Operation operation : service.operations()) {
       if (operation.wire(endpoint).orElse(null) instanceof OperationWire.Soap wire) {
         Turned turned = turned(operation, wire);
-        wire.request()
-            .or(() -> first(operation))
-            .ifPresent(
-                name -> byElement.computeIfAbsent(name, none -> new ArrayList<>()).add(turned));
-        byAction.putIfAbsent(wire.action(), turned);
+        Optional<Name> element = wire.request().or(() -> first(operation));
+        element.ifPresent(
+            name -> byElement.computeIfAbsent(name, none -> new ArrayList<>()).add(turned));
+        if (element.isEmpty()) {
+          byAction.put(wire.action(), turned);
+        } else {
+          byAction.putIfAbsent(wire.action(), turned);
+        }
       }
     }
   }

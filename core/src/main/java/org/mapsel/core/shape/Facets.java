@@ -18,11 +18,13 @@ public record Facets(
     Optional<Integer> maxLength,
     Optional<Integer> totalDigits,
     Optional<Integer> fractionDigits,
+    Optional<String> multipleOf,
     List<String> patterns) {
 
   public static final Facets NONE =
       new Facets(
           List.of(),
+          Optional.empty(),
           Optional.empty(),
           Optional.empty(),
           Optional.empty(),
@@ -65,6 +67,7 @@ public record Facets(
         maxLength,
         totalDigits,
         fractionDigits,
+        multipleOf,
         matched);
   }
 
@@ -85,6 +88,7 @@ public record Facets(
         maxLength.or(base::maxLength),
         totalDigits.or(base::totalDigits),
         fractionDigits.or(base::fractionDigits),
+        multipleOf.or(base::multipleOf),
         allPatterns);
   }
 }

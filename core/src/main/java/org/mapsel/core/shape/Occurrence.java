@@ -29,6 +29,11 @@ public record Occurrence(int min, int max, boolean isRepeated) {
     return min > 0;
   }
 
+  /** The same, but once at least. */
+  public Occurrence atLeastOnce() {
+    return min > 0 ? this : isRepeated ? ofList(1, max) : of(1, max);
+  }
+
   public Occurrence optional() {
     return min == 0 ? this : isRepeated ? ofList(0, max) : of(0, max);
   }

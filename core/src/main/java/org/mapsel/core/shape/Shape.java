@@ -33,10 +33,16 @@ public sealed interface Shape {
    * Named fields, in the order of the wire.
    *
    * @param ordered whether they must stand in that order
+   * @param demand which of those that are not required must be there all the same
    */
-  record Record(ShapeId id, List<Field> fields, boolean ordered) implements Shape {
+  record Record(ShapeId id, List<Field> fields, boolean ordered, Optional<Demand> demand)
+      implements Shape {
     public Record {
       fields = List.copyOf(fields);
+    }
+
+    public Record(ShapeId id, List<Field> fields, boolean ordered) {
+      this(id, fields, ordered, Optional.empty());
     }
 
     public Record(ShapeId id, List<Field> fields) {

@@ -54,6 +54,7 @@ class ParameterCheckTest {
         Optional.empty(),
         Optional.empty(),
         Optional.empty(),
+        Optional.empty(),
         List.of());
   }
 

@@ -2,12 +2,15 @@ package org.mapsel.core.message.json;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.ParameterCheck;
 import org.mapsel.core.message.Trail;
 import org.mapsel.core.message.UnknownFields;
+import org.mapsel.core.shape.Demand;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Shape;
@@ -188,20 +191,51 @@ final class JsonWriter {
   }
 
   private void members(Shape.Record record, RecordValue asked, Trail path) {
+    members(record, asked, Set.of(), path);
+  }
+
+  /**
+   * @param there labels of members that the object has already
+   */
+  private void members(Shape.Record record, RecordValue asked, Set<String> there, Trail path) {
     RecordValue given = told(record, asked);
+    record.demand().ifPresent(demand -> check(demand, record.fields(), given, path));
     int known = 0;
     List<Field> fields = record.fields();
     for (int i = 0; i < fields.size(); i++) {
+      if (there.contains(fields.get(i).wire().label())) {
+        known += given.get(i, fields.get(i).name()).isAbsent() ? 0 : 1;
+        continue;
+      }
       Value value = given.get(i, fields.get(i).name());
       known += value.isAbsent() ? 0 : 1;
       if (fields.get(i).wire() instanceof Wire.Group) {
-        inline(fields.get(i), value, given != asked, path.then(fields.get(i).name()));
+        inline(fields.get(i), value, written(fields, given), path.then(fields.get(i).name()));
       } else {
         member(fields.get(i), value, path);
       }
     }
     if (known != given.present()) {
       UnknownFields.report(fields, given, path, findings);
+    }
+  }
+
+  /** The labels of the fields that have a value. */
+  private static Set<String> written(List<Field> fields, RecordValue given) {
+    return fields.stream()
+        .filter(field -> !(field.wire() instanceof Wire.Group))
+        .filter(field -> !given.get(field.name()).isAbsent())
+        .map(field -> field.wire().label())
+        .collect(Collectors.toSet());
+  }
+
+  private void check(Demand demand, List<Field> fields, RecordValue given, Trail path) {
+    Set<String> there = written(fields, given);
+    long met = demand.alternatives().stream().filter(there::containsAll).count();
+    if (met == 0) {
+      findings.add(path.error("MESSAGE_ALTERNATIVE_NONE", "alternatives", demand.words()));
+    } else if (met > 1 && demand.exclusive()) {
+      findings.add(path.error("MESSAGE_ALTERNATIVE_SEVERAL", "alternatives", demand.words()));
     }
   }
 
@@ -234,14 +268,17 @@ final class JsonWriter {
   }
 
   /** The members of the chosen type stand among those of the record. */
-  private void inline(Field field, Value value, boolean told, Trail path) {
+  private void inline(Field field, Value value, Set<String> there, Trail path) {
     if (value instanceof RecordValue given
         && shapes.get(field.shape()) instanceof Shape.OneOf oneOf) {
       Field chosen = chosen(oneOf, given, path);
       if (chosen != null && given.get(chosen.name()) instanceof RecordValue inside) {
+        boolean told =
+            chosen.wire() instanceof Wire.Variant variant
+                && variant.member().filter(there::contains).isPresent();
         RecordValue said = told ? inside : discriminator(chosen, inside);
         if (shapes.get(chosen.shape()) instanceof Shape.Record record) {
-          members(record, said, path.then(chosen.name()));
+          members(record, said, there, path.then(chosen.name()));
         }
       }
     } else if (!value.isAbsent()) {

@@ -104,7 +104,10 @@ public final class HttpBindingCodec implements Codec {
   private static String replaced(String address, List<Pair> pairs) {
     String filled = address;
     for (Pair pair : pairs) {
-      filled = filled.replace("(" + pair.name() + ")", encode(pair.value()).replace("+", "%20"));
+      String value = encode(pair.value()).replace("+", "%20");
+      // Section 4.6 has brackets; braces are what many write, as in WSDL 2.0.
+      filled =
+          filled.replace("(" + pair.name() + ")", value).replace("{" + pair.name() + "}", value);
     }
     return filled;
   }

@@ -45,7 +45,7 @@ final class Keywords {
     add(HINTS, "example", "examples", "readOnly", "writeOnly", "deprecated");
     add(STRUCTURE, "properties", "allOf", "oneOf", "anyOf", "required", "additionalProperties");
     add(FACETS, "enum", "const", "minimum", "maximum", "exclusiveMinimum", "exclusiveMaximum");
-    add(FACETS, "minLength", "maxLength", "pattern");
+    add(FACETS, "minLength", "maxLength", "pattern", "multipleOf");
     add(REFERENCE, "$ref");
     add(TITLE, "title");
     add(VALUES, "default", "const");

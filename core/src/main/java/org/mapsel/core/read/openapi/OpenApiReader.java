@@ -46,7 +46,10 @@ public final class OpenApiReader implements DescriptionReader {
             ? new SwaggerDialect(root.get(), references, types)
             : new OpenApiDialect(root.get(), references, types);
     about(node, reading);
-    root.get().find("paths").ifPresent(paths -> paths(paths, reading, references, dialect));
+    root.get()
+        .find("paths")
+        .flatMap(references::follow)
+        .ifPresent(paths -> paths(paths, reading, references, dialect));
     types.reachKinds();
     Links.check(references, reading);
     node.find("webhooks")

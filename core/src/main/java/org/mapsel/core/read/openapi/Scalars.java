@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.document.DataNode;
 import org.mapsel.core.shape.Facets;
@@ -16,6 +17,10 @@ final class Scalars {
   private static final Set<String> OF_TEXT = Set.of("pattern", "minLength", "maxLength");
   private static final Set<String> OF_NUMBERS =
       Set.of("minimum", "maximum", "exclusiveMinimum", "exclusiveMaximum", "multipleOf");
+
+  /** A step of more digits is passed over. */
+  private static final Pattern STEP =
+      Pattern.compile("(?=.*[1-9])\\d{1,20}(\\.\\d{1,20})?([eE]-?\\d)?");
 
   private Scalars() {}
 
@@ -83,6 +88,7 @@ final class Scalars {
             length(node, "maxLength"),
             Optional.empty(),
             Optional.empty(),
+            number(node, "multipleOf").filter(text -> STEP.matcher(text).matches()),
             node.findText("pattern").map(List::of).orElse(List.of()));
     return facets.equals(Facets.NONE) ? Facets.NONE : facets;
   }

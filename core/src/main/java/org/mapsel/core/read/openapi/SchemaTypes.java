@@ -8,10 +8,12 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.document.DataNode;
 import org.mapsel.core.ref.Place;
+import org.mapsel.core.shape.Demand;
 import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Occurrence;
 
@@ -158,7 +160,28 @@ final class SchemaTypes {
             .filter(DataType.Variants.class::isInstance)
             .map(DataType.Variants.class::cast)
             .or(() -> subtypes.of(schema));
-    return new DataType.Structure(bases, members, required(schema), variants, others(schema));
+    return new DataType.Structure(
+        bases, members, required(schema), variants, others(schema), demand(schema));
+  }
+
+  /** What alternatives ask for that say nothing else. */
+  private static Optional<Demand> demand(Located schema) {
+    for (String keyword : List.of("oneOf", "anyOf")) {
+      List<DataNode> offered = schema.node().items(keyword);
+      List<Set<String>> wanted =
+          offered.stream()
+              .filter(one -> one.names().equals(List.of("required")))
+              .map(
+                  one ->
+                      one.items("required").stream()
+                          .map(DataNode::text)
+                          .collect(Collectors.toSet()))
+              .toList();
+      if (!wanted.isEmpty() && wanted.size() == offered.size()) {
+        return Optional.of(new Demand(wanted, keyword.equals("oneOf")));
+      }
+    }
+    return Optional.empty();
   }
 
   private List<DataType.Member> members(Located schema) {

@@ -46,6 +46,7 @@ final class FacetCollector {
         count("maxLength"),
         count("totalDigits"),
         count("fractionDigits"),
+        Optional.empty(),
         // Patterns of one restriction are alternatives (part 2, section 4.3.4).
         patterns.isEmpty() ? List.of() : List.of(String.join("|", patterns)));
   }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.call.Caller;
@@ -16,6 +17,8 @@ import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.testing.Descriptions;
+import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.NumberValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 
@@ -87,5 +90,79 @@ class HeededTest {
           .extracting(Finding::code)
           .containsExactly("MESSAGE_PATH_PARAMETER_LEADS_AWAY");
     }
+  }
+
+  /** The body that is made for an operation of the stores. */
+  private static String stored(String operation, SampleMaker.Extent extent) {
+    Service stores = Descriptions.service("/descriptions/stores.yaml");
+    Operation asked = Descriptions.operation(stores, operation);
+    return body(
+        Caller.request(
+                stores,
+                asked,
+                asked.wires().getFirst().endpoint(),
+                FirstValues.of(stores, asked, extent),
+                Access.NONE,
+                new Stamp(Instant.EPOCH, "test", new byte[0]))
+            .get());
+  }
+
+  @Test
+  void numbersAreMultiplesOfTheirStep() {
+    assertThat(stored("coils", SampleMaker.Extent.EVERYTHING))
+        .isEqualTo("{\"a\":7,\"b\":12.5,\"c\":[5,10,15]}");
+  }
+
+  @Test
+  void oneOfSeveralIsChosenAndTellsItselfOnce() {
+    assertThat(stored("moor", SampleMaker.Extent.EVERYTHING))
+        .isEqualTo("{\"kind\":\"Tug\",\"bollardPull\":1}");
+  }
+
+  @Test
+  void whatOneAlternativeWantsIsThereAndWhatTheOthersWantIsNot() {
+    assertThat(stored("reach", SampleMaker.Extent.REQUIRED)).isEqualTo("{\"mail\":\"mail 1\"}");
+    assertThat(stored("reach", SampleMaker.Extent.EVERYTHING)).doesNotContain("phone");
+  }
+
+  @Test
+  void alternativesAndStepsAreHeldAgainstWhatIsTyped() {
+    assertThat(findings("reach", Map.of("name", Value.text("Marrow"))))
+        .containsExactly("MESSAGE_ALTERNATIVE_NONE");
+    assertThat(findings("reach", Map.of("mail", Value.text("a"), "phone", Value.text("1"))))
+        .containsExactly("MESSAGE_ALTERNATIVE_SEVERAL");
+    assertThat(
+            findings(
+                "coils",
+                Map.of(
+                    "a",
+                    NumberValue.of(8),
+                    "b",
+                    NumberValue.of(2),
+                    "c",
+                    ListValue.of(NumberValue.of(5), NumberValue.of(10)))))
+        .containsExactly("MESSAGE_NUMBER_BETWEEN_STEPS");
+  }
+
+  private static List<String> findings(String operation, Map<String, Value> body) {
+    Service stores = Descriptions.service("/descriptions/stores.yaml");
+    Operation asked = Descriptions.operation(stores, operation);
+    return Caller.request(
+            stores,
+            asked,
+            asked.wires().getFirst().endpoint(),
+            RecordValue.of(Map.of("body", RecordValue.of(body))),
+            Access.NONE,
+            new Stamp(Instant.EPOCH, "test", new byte[0]))
+        .findings()
+        .stream()
+        .map(Finding::code)
+        .toList();
+  }
+
+  @Test
+  void aFileThatIsAllThereIsTravelsAsTheOnlyPart() {
+    assertThat(stored("upload", SampleMaker.Extent.EVERYTHING))
+        .contains("form-data; name=\"file\"; filename=");
   }
 }

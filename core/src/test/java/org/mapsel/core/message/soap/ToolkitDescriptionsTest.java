@@ -51,7 +51,6 @@ class ToolkitDescriptionsTest {
   private static final Set<String> WITHOUT_OPERATIONS =
       Set.of(
           "/wsdl/catalog/hello_world_messages.wsdl",
-          "/wsdl/catalog/hello_world_port_type.wsdl",
           "/wsdl/catalog/hello_world_services.wsdl",
           "/wsdl/others/hello_world_messages_catalog.wsdl");
 
