@@ -82,7 +82,11 @@ class OfferUse {
         new OfferAddress(
             "HTTP and JSON, described in OpenAPI",
             base + "/openapi.json",
-            "curl" + key + " '" + base + "/http" + path + "?top=3'"));
+            "curl" + key + " '" + base + "/http" + path + "?top=3'"),
+        new OfferAddress(
+            "All rows as a file, in CSV or JSON",
+            base + "/" + first.several() + ".csv",
+            "curl" + key + " -O '" + base + "/" + first.several() + ".json'"));
   }
 
   ServiceView take(String id) {

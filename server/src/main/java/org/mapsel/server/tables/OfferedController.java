@@ -7,6 +7,7 @@ import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.net.URI;
 import java.time.Duration;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -57,6 +58,17 @@ class OfferedController {
     long start = System.nanoTime();
     IncomingRequest asked = incoming(request);
     Answered answered = answer(found.get(), asked, request);
+    Optional<Download> download = answered.download();
+    if (download.isPresent()) {
+      log.add(offer, answered.client(), answered.operation(), HttpStatus.OK.value(), 0);
+      response.setContentType(download.get().type());
+      download
+          .get()
+          .write(
+              response.getOutputStream(),
+              reader -> offers.each(found.get().kept(), download.get().table(), reader));
+      return;
+    }
     log.add(
         offer,
         answered.client(),
@@ -71,8 +83,14 @@ class OfferedController {
     response.getOutputStream().write(answered.response().body());
   }
 
-  /** What goes back, to whom, of what. */
-  private record Answered(@Nullable String client, String operation, Response response) {}
+  /** What goes back, to whom, of what; a file instead of the response where one is asked for. */
+  private record Answered(
+      @Nullable String client, String operation, Response response, Optional<Download> download) {
+
+    Answered(@Nullable String client, String operation, Response response) {
+      this(client, operation, response, Optional.empty());
+    }
+  }
 
   private Answered answer(Offers.Ready ready, IncomingRequest asked, HttpServletRequest request) {
     OfferedService service = ready.service();
@@ -100,6 +118,14 @@ class OfferedController {
               asked,
               429,
               "More than " + ready.kept().perMinute() + " requests in a minute; ask later."));
+    }
+    String base = URI.create(offers.address(ready.kept().id())).getRawPath();
+    Optional<Download> download =
+        request.getMethod().equals("GET")
+            ? Download.of(ready.kept().offer(), asked.path().substring(base.length()))
+            : Optional.empty();
+    if (download.isPresent()) {
+      return new Answered(client, path, new Response(200, Map.of(), new byte[0]), download);
     }
     Served served = service.answer(asked);
     return new Answered(

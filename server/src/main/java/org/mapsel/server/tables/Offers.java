@@ -15,9 +15,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Consumer;
 import org.mapsel.core.serve.OfferedService;
 import org.mapsel.core.table.OfferedTable;
 import org.mapsel.core.table.TableOffer;
+import org.mapsel.core.value.RecordValue;
 import org.mapsel.server.services.Ids;
 import org.mapsel.server.tables.OfferStore.KeptClient;
 import org.mapsel.server.tables.OfferStore.KeptOffer;
@@ -136,6 +138,11 @@ public class Offers {
     ready.remove(id);
     store.remove(id);
     kept.places().values().forEach(rows::drop);
+  }
+
+  /** Goes through all rows of a table. */
+  void each(KeptOffer kept, OfferedTable table, Consumer<RecordValue> reader) {
+    rows.each(kept.place(table), table, reader);
   }
 
   long count(KeptOffer kept, OfferedTable table) {

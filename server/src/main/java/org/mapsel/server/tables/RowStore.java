@@ -6,8 +6,10 @@ import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -19,6 +21,7 @@ import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.serve.TableRows;
 import org.mapsel.core.table.OfferedTable;
+import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 import org.postgresql.PGConnection;
 import org.postgresql.copy.CopyIn;
@@ -29,6 +32,7 @@ import org.springframework.stereotype.Repository;
 class RowStore {
 
   private static final String SCHEMA = "offered";
+  private static final int PIECE = 1_000;
 
   private final DSLContext sql;
 
@@ -172,6 +176,26 @@ class RowStore {
       }
     }
     return keys;
+  }
+
+  /** Goes through all rows in their order, however many there are. */
+  void each(String place, OfferedTable table, Consumer<RecordValue> reader) {
+    // The database hands rows over piece by piece only inside a transaction.
+    sql.transaction(
+        inside -> {
+          List<Field<?>> fields = RowsSql.fields(table);
+          try (Stream<Record> rows =
+              DSL
+                  .using(inside)
+                  .select(fields)
+                  .from(at(place))
+                  .orderBy(RowSql.NUMBER)
+                  .fetchSize(PIECE)
+                  .stream()
+                  .map(Record.class::cast)) {
+            rows.forEach(row -> reader.accept(RowsSql.row(table, row)));
+          }
+        });
   }
 
   long count(String place) {

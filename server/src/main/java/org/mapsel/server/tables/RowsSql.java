@@ -34,13 +34,13 @@ final class RowsSql implements TableRows {
     this.places = places;
   }
 
-  private List<Field<?>> fields(OfferedTable table) {
+  static List<Field<?>> fields(OfferedTable table) {
     List<Field<?>> fields = new ArrayList<>(new RowSql(table).fields());
     fields.add(RowSql.VERSION);
     return fields;
   }
 
-  private RecordValue row(OfferedTable table, Record kept) {
+  static RecordValue row(OfferedTable table, Record kept) {
     Map<String, Value> row = new LinkedHashMap<>();
     for (int i = 0; i < table.columns().size(); i++) {
       row.put(table.columns().get(i).name(), RowSql.value(kept.get(i)));

@@ -146,6 +146,13 @@ class TablesApiTest {
             "Content-Type",
             "application/soap+xml");
     assertThat(soap.body()).contains(">M06<").contains("total>5<");
+
+    assertThat(ask("GET", offer + "/ManyBerths.csv", "").body().lines())
+        .hasSize(22)
+        .contains("N04,North,140.5,10.4,true,2030-05-14,50.00,\"Fenders \"\"heavy\"\"\"");
+    JsonNode all = JSON.readTree(ask("GET", offer + "/ManyBerths.json", "").body());
+    assertThat(all).hasSize(21);
+    assertThat(all.at("/0/depth").decimalValue()).isEqualTo("10.89");
   }
 
   @Test
