@@ -63,6 +63,7 @@ export type ReactionStep = Schemas['StepView'];
 export type SlotView = Schemas['SlotView'];
 export type Run = Schemas['RunView'];
 export type RunAs = Schemas['RunRequest']['as'];
+export type Simulation = NonNullable<Schemas['RunRequest']['simulation']>;
 export type Folio = Schemas['Folio'];
 export type FolioEntry = Schemas['Entry'];
 export type OpenApp = Schemas['OpenView'];

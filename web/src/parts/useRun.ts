@@ -11,6 +11,7 @@ import {
   type RowsView,
   type Run,
   type RunAs,
+  type Simulation,
   unwrap,
   wire,
 } from '@/api/client';
@@ -58,6 +59,8 @@ export interface RunOptions {
   release?: number | undefined;
   /** What stands in the inputs before anybody types, for builders who try it. */
   start?: Record<string, Json>;
+  /** How services are made to look to those who build. */
+  simulation?: Simulation;
   /** What the page is opened with, as its address has it. */
   arguments?: Record<string, string>;
   /** Where the page runs already. */
@@ -101,6 +104,7 @@ export function useRun(options: RunOptions) {
             ...(release === undefined ? {} : { release }),
             inputs: onTheWire(sent),
             arguments: options.arguments ?? {},
+            ...(options.simulation && { simulation: options.simulation }),
           },
         }),
       );
@@ -117,7 +121,11 @@ export function useRun(options: RunOptions) {
       const after = await unwrap(
         api.POST('/api/runs/{run}/events', {
           params: { path: { run: at } },
-          body: { inputs: onTheWire(sent), event },
+          body: {
+            inputs: onTheWire(sent),
+            event,
+            ...(options.simulation && { simulation: options.simulation }),
+          },
         }),
       );
       return { after, sent };

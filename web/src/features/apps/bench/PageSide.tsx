@@ -12,7 +12,7 @@ type Width = keyof typeof WIDTHS;
 interface Props {
   running: boolean;
   onRun: (running: boolean) => void;
-  note: string;
+  note: ReactNode;
   below: ReactNode;
   tools: ReactNode;
   children: ReactNode;

@@ -1,5 +1,7 @@
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
 import { type ComponentProps, useState } from 'react';
-import type { Bench, Leads } from '@/api/client';
+import type { Bench, Leads, Simulation } from '@/api/client';
 import { DrawnPage } from '@/parts/DrawnPage';
 import type { Picked } from '@/parts/model';
 import { enteredIn, useRun } from '@/parts/useRun';
@@ -28,6 +30,7 @@ interface At {
 
 /** The bench while the page runs: real requests on the right, their trace on the left. */
 export function RunSides(props: Props) {
+  const [simulation, setSimulation] = useState<Simulation>('NONE');
   const [way, setWay] = useState<At[]>([{ page: props.page, seen: false }]);
   const at = way.at(-1) ?? { page: props.page, seen: false };
   return (
@@ -35,6 +38,8 @@ export function RunSides(props: Props) {
       key={way.length}
       {...props}
       at={at}
+      simulation={simulation}
+      onSimulate={setSimulation}
       onShown={(run) => {
         setWay((before) => [...before.slice(0, -1), { page: at.page, run, seen: at.seen }]);
       }}
@@ -54,11 +59,22 @@ export function RunSides(props: Props) {
 
 interface RunningProps extends Props {
   at: At;
+  simulation: Simulation;
+  onSimulate: (simulation: Simulation) => void;
   onShown: (run: string) => void;
   onLead: (leads: Leads) => void;
 }
 
-function Running({ app, page, bench, picked, onPick, side, at, onShown, onLead }: RunningProps) {
+const SIMULATIONS = {
+  NONE: 'real requests',
+  SLOW: 'real requests, 3 s later',
+  FAILING: 'as if every service failed',
+  DROPPED: 'as if every answer broke off',
+} as const satisfies Record<Simulation, string>;
+
+function Running(props: RunningProps) {
+  const { app, page, bench, picked, onPick, side, at, simulation, onSimulate, onShown, onLead } =
+    props;
   const first = at.page === page && !at.run;
   const live = useRun({
     app,
@@ -67,6 +83,7 @@ function Running({ app, page, bench, picked, onPick, side, at, onShown, onLead }
     ...(first ? { start: enteredIn(bench.page) } : {}),
     run: at.run,
     seen: at.seen,
+    simulation,
     // The first run has no name until it is shown.
     onShown: at.run ? () => undefined : onShown,
     onLead,
@@ -81,7 +98,29 @@ function Running({ app, page, bench, picked, onPick, side, at, onShown, onLead }
         </div>
       }
       right={
-        <PageSide {...side} note="real requests">
+        <PageSide
+          {...side}
+          note={
+            <TextField
+              select
+              variant="standard"
+              value={simulation}
+              slotProps={{
+                select: { SelectDisplayProps: { 'aria-label': 'How services look' } },
+                input: { disableUnderline: simulation === 'NONE' },
+              }}
+              onChange={(event) => {
+                onSimulate(event.target.value as Simulation);
+              }}
+            >
+              {Object.entries(SIMULATIONS).map(([value, words]) => (
+                <MenuItem key={value} value={value}>
+                  {words}
+                </MenuItem>
+              ))}
+            </TextField>
+          }
+        >
           {live.error && <Problem error={live.error} onRetry={live.again} />}
           {!live.run && !live.error && <Waiting what="Opening the page" />}
           {live.run && <ReplayNote services={live.run.replayed} />}

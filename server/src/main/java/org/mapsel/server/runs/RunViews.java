@@ -9,6 +9,7 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.page.view.PageView;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.server.samples.Simulation;
 import org.mapsel.server.web.FindingView;
 import tools.jackson.databind.JsonNode;
 
@@ -25,12 +26,14 @@ final class RunViews {
    * @param inputs what stands in the form already: when a page is opened anew, or tried with a
    *     sample
    * @param arguments what the page is opened with, as its address has it: only simple ones
+   * @param simulation how services are made to look; only for those who build
    */
   record RunRequest(
       RunAs as,
       @Nullable Long release,
       Map<String, JsonNode> inputs,
-      Map<String, String> arguments) {
+      Map<String, String> arguments,
+      @Nullable Simulation simulation) {
     RunRequest {
       Objects.requireNonNull(as);
       inputs = Map.copyOf(inputs);
@@ -48,8 +51,13 @@ final class RunViews {
     VISITOR
   }
 
-  /** Something a visitor did, with what was typed since the last event. */
-  record EventRequest(Map<String, JsonNode> inputs, Happening event) {
+  /**
+   * Something a visitor did, with what was typed since the last event.
+   *
+   * @param simulation how services are made to look; only for those who build
+   */
+  record EventRequest(
+      Map<String, JsonNode> inputs, Happening event, @Nullable Simulation simulation) {
     EventRequest {
       Objects.requireNonNull(event);
       inputs = Map.copyOf(inputs);

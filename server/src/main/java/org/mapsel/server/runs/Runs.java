@@ -11,6 +11,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.json.ValueJson;
@@ -37,6 +38,7 @@ import org.mapsel.server.runs.RunViews.RunView;
 import org.mapsel.server.runs.RunViews.TracedCall;
 import org.mapsel.server.runs.RunViews.TracedParameter;
 import org.mapsel.server.samples.Recorder;
+import org.mapsel.server.samples.Simulation;
 import org.mapsel.server.web.FindingView;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
@@ -68,8 +70,18 @@ class Runs {
 
   /** What happened on the way: the calls that were made, and where the page leads. */
   private static final class Course {
+    private final Simulation simulation;
     private final List<TracedCall> trace = new ArrayList<>();
     private Optional<RunViews.Leads> leads = Optional.empty();
+
+    Course(Simulation simulation) {
+      this.simulation = simulation;
+    }
+  }
+
+  /** Visitors meet services as they are. */
+  private static Simulation simulation(Running running, @Nullable Simulation wished) {
+    return running.builder() && wished != null ? wished : Simulation.NONE;
   }
 
   private RunStore.Kept kept(String id) {
@@ -93,6 +105,7 @@ class Runs {
         happen(
             running,
             List.of(entered(running, request.inputs()), new PageEvent.Opened(arguments, List.of())),
+            simulation(running, request.simulation()),
             locale);
     return view(running, course, locale);
   }
@@ -114,14 +127,15 @@ class Runs {
   /** A page as it looks when it has just been opened; nobody goes on with it. */
   PageView glance(String appId, String pageId, boolean draft, Locale locale) {
     RunViews.RunAs as = draft ? RunViews.RunAs.REVIEWER : RunViews.RunAs.VISITOR;
-    RunView opened = begin(appId, pageId, new RunRequest(as, null, Map.of(), Map.of()), locale);
+    RunView opened =
+        begin(appId, pageId, new RunRequest(as, null, Map.of(), Map.of(), null), locale);
     store.remove(opened.run());
     return opened.page();
   }
 
   /** A page as it was left. */
   RunView again(String id, Locale locale) {
-    return view(pages.running(kept(id)), new Course(), locale);
+    return view(pages.running(kept(id)), new Course(Simulation.NONE), locale);
   }
 
   /** Something happens on an open page. */
@@ -131,6 +145,7 @@ class Runs {
         happen(
             running,
             List.of(entered(running, request.inputs()), event(running, request.event(), locale)),
+            simulation(running, request.simulation()),
             locale);
     return view(running, course, locale);
   }
@@ -217,8 +232,9 @@ class Runs {
   }
 
   /** Lets events happen one after the other, and what calls answer as further events. */
-  private Course happen(Running running, List<PageEvent> first, Locale locale) {
-    Course course = new Course();
+  private Course happen(
+      Running running, List<PageEvent> first, Simulation simulation, Locale locale) {
+    Course course = new Course(simulation);
     Deque<PageEvent> events = new ArrayDeque<>(first);
     for (int i = 0; !events.isEmpty(); i++) {
       if (i == MOST_EVENTS) {
@@ -226,7 +242,7 @@ class Runs {
       }
       List<PageEffect> effects = step(running, events.poll(), locale);
       effects.forEach(effect -> lead(running, effect, course, locale));
-      events.addAll(called(running, effects, course.trace));
+      events.addAll(called(running, effects, course));
     }
     return course;
   }
@@ -247,7 +263,11 @@ class Runs {
                 running.builder(),
                 Optional.of(running.id()));
         Course further =
-            happen(opened, List.of(new PageEvent.Opened(go.arguments(), go.messages())), locale);
+            happen(
+                opened,
+                List.of(new PageEvent.Opened(go.arguments(), go.messages())),
+                course.simulation,
+                locale);
         course.trace.addAll(further.trace);
         course.leads =
             Optional.of(
@@ -305,8 +325,7 @@ class Runs {
   }
 
   /** Makes the calls that a page wants, at once where they are wanted at once. */
-  private List<PageEvent> called(
-      Running running, List<PageEffect> effects, List<TracedCall> trace) {
+  private List<PageEvent> called(Running running, List<PageEffect> effects, Course course) {
     List<PageEffect.RunCall> calls = new ArrayList<>();
     List<Recorder.Wanted> wanted = new ArrayList<>();
     for (PageEffect effect : effects) {
@@ -315,7 +334,7 @@ class Runs {
         wanted.add(wanted(running, run));
       }
     }
-    List<Recorder.Recorded> recorded = recorder.callAll(wanted);
+    List<Recorder.Recorded> recorded = recorder.callAll(wanted, course.simulation);
     List<PageEvent> events = new ArrayList<>();
     for (int i = 0; i < calls.size(); i++) {
       PageEffect.RunCall run = calls.get(i);
@@ -329,7 +348,7 @@ class Runs {
       }
       PageEvent event = event(run, one);
       events.add(event);
-      trace.add(
+      course.trace.add(
           traced(
               running.page().call(run.call()).orElseThrow(),
               wanted.get(i).operation(),

@@ -77,6 +77,7 @@ public class Recorder {
   private final ExchangeStore exchanges;
   private final SampleStore samples;
   private final Accesses accesses;
+  private final OutgoingHttp http;
   private final Caller caller;
   private final Replay replay;
   private final Stamps stamps;
@@ -93,6 +94,7 @@ public class Recorder {
     this.accesses = accesses;
     this.exchanges = exchanges;
     this.samples = samples;
+    this.http = http;
     this.caller = new Caller(http, stamps);
   }
 
@@ -120,13 +122,15 @@ public class Recorder {
   }
 
   /** Calls several operations, in one message where a service takes them so; keeps each. */
-  public List<Recorded> callAll(List<Wanted> wanted) {
+  public List<Recorded> callAll(List<Wanted> wanted, Simulation simulation) {
     Set<String> replayed = replay.services();
     if (wanted.stream().anyMatch(one -> replayed.contains(one.serviceId()))) {
       return wanted.stream().map(this::call).toList();
     }
+    Caller asked =
+        simulation == Simulation.NONE ? caller : new Caller(simulation.over(http), stamps);
     List<CallResult> results =
-        caller.callAll(
+        asked.callAll(
             wanted.stream()
                 .map(one -> question(one, accesses.of(one.serviceId(), one.endpoint())))
                 .toList());

@@ -101,6 +101,10 @@ class AppsApiTest {
   }
 
   private Api.Answer press(Api.Answer run, String hull) {
+    return press(run, hull, "NONE");
+  }
+
+  private Api.Answer press(Api.Answer run, String hull, String simulation) {
     return api.post(
         "/api/runs/" + run.text("/run") + "/events",
         "{'inputs':{'"
@@ -109,7 +113,9 @@ class AppsApiTest {
             + hull
             + "'},'event':{'kind':'pressed','button':'"
             + part(run, "/page/parts", "button")
-            + "'}}");
+            + "'},'simulation':'"
+            + simulation
+            + "'}");
   }
 
   @Test
@@ -230,6 +236,23 @@ class AppsApiTest {
     assertThat(bench().text("/calls/0/origin")).isEqualTo("recorded");
     assertThat(bench().text("/page/parts/0/inputs/0/value")).isEqualTo("S-20417");
     assertThat(bench().text("/page/parts/2/rows/rows/1/cells/0/text")).isEqualTo("MOOR");
+  }
+
+  @Test
+  void badDaysCanBeTriedByThoseWhoBuildAndByNobodyElse() {
+    edit(1, addPage);
+    Api.Answer built = api.post(page() + "/runs", "{'as':'BUILDER','inputs':{},'arguments':{}}");
+
+    Api.Answer failed = press(built, "S-20417", "FAILING");
+    assertThat(failed.text("/page/parts/2/rows/content")).isEqualTo("FAILED");
+    assertThat(failed.body().at("/trace/0/status").asInt()).isEqualTo(503);
+    Api.Answer dropped = press(built, "S-20417", "DROPPED");
+    assertThat(dropped.text("/trace/0/findings/0/code")).isEqualTo("EXCHANGE_ANSWER_DROPPED");
+    assertThat(press(built, "S-20417").text("/page/parts/2/rows/content")).isEqualTo("FILLED");
+
+    Api.Answer visit = api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}");
+    assertThat(press(visit, "S-20417", "FAILING").text("/page/parts/2/rows/rows/0/cells/0/text"))
+        .isEqualTo("LOA");
   }
 
   @Test
