@@ -58,6 +58,18 @@ class PagesJourneyTest {
   }
 
   @Test
+  void aStationIsChosenFromThoseThatThereAreAndItsTideIsDrawn() {
+    user.visit("tide-watch", "Heights and warnings");
+    user.sees("Fog on the outer pier.");
+    user.page.getByLabel("Station").click();
+    user.role(AriaRole.OPTION, "Lock gate").click();
+    assertThat(user.page.locator("svg path[class*=MuiLine]").first()).isVisible();
+    user.page.getByLabel("Day").fill("2031-05-15");
+    user.press("Get heights");
+    user.sees("15 May 2031, 03:00");
+  }
+
+  @Test
   void fromAnArrivalToABerthAndBackWithWhatTheServiceSaid() {
     user.visit("duty-desk", "List arrivals");
     user.type("Day", "2031-05-14").press("List arrivals");

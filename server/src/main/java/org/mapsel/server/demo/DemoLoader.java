@@ -17,6 +17,7 @@ import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.server.apps.Apps;
 import org.mapsel.server.apps.Releases;
+import org.mapsel.server.secrets.Accesses;
 import org.mapsel.server.services.Intakes;
 import org.mapsel.server.services.ServiceViews.IntakeView;
 import org.mapsel.server.services.ServiceViews.ServiceView;
@@ -38,10 +39,16 @@ class DemoLoader {
   private static final String LOADED = "demo.loaded";
   private static final String FIRST = "The demo as it comes.";
 
+  /** The demo's own tides let everybody in who knows this. */
+  private static final String TIDES_KEY = "ebb-and-flow";
+
+  private static final String TIDES_HEADER = "X-Api-Key";
+
   private final String standIns;
   private final DSLContext sql;
   private final Intakes intakes;
   private final Workspace workspace;
+  private final Accesses accesses;
   private final Apps apps;
   private final Releases releases;
 
@@ -50,12 +57,14 @@ class DemoLoader {
       DSLContext sql,
       Intakes intakes,
       Workspace workspace,
+      Accesses accesses,
       Apps apps,
       Releases releases) {
     this.standIns = standIns;
     this.sql = sql;
     this.intakes = intakes;
     this.workspace = workspace;
+    this.accesses = accesses;
     this.apps = apps;
     this.releases = releases;
   }
@@ -68,6 +77,7 @@ class DemoLoader {
     if (workspace.isEmpty() && apps.isEmpty()) {
       try {
         makeYardBoard();
+        makeTideWatch();
         makeDutyDesk();
       } catch (Problem problem) {
         LOG.warn("The demo apps could not be made: {}", problem.getMessage());
@@ -120,6 +130,18 @@ class DemoLoader {
                             list.name(),
                             "Every crane, what it can lift and its jobs",
                             count))))));
+  }
+
+  private void makeTideWatch() {
+    IntakeView read = intakes.readDescription(standIns + "/tides/openapi.json");
+    ServiceView tides =
+        workspace.take(
+            new TakeRequest(
+                read.edition(),
+                read.operations().stream().map(one -> new OperationId(one.id())).toList(),
+                new EndpointId("main")));
+    accesses.keepKey(tides.id(), new EndpointId(tides.endpoint()), TIDES_HEADER, TIDES_KEY);
+    releases.release(new TideWatch(apps, tides).make(), FIRST);
   }
 
   private void makeDutyDesk() {
