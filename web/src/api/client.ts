@@ -70,6 +70,7 @@ export type OpenApp = Schemas['OpenView'];
 export type Releases = Schemas['ReleasesView'];
 export type Release = Schemas['ReleaseView'];
 export type AppChange = Schemas['AppChange'];
+export type Watch = Schemas['WatchView'];
 export type Drift = Schemas['DriftView'];
 export type DriftUser = Schemas['UserView'];
 export type Difference = Schemas['DifferenceView'];

@@ -20,6 +20,12 @@ export const serviceQuery = (service: string) =>
     queryFn: () => unwrap(api.GET('/api/services/{service}', { params: { path: { service } } })),
   });
 
+export const watchesQuery = queryOptions({
+  queryKey: ['watches'],
+  queryFn: () => unwrap(api.GET('/api/watches')),
+  staleTime: 30_000,
+});
+
 export const accessQuery = (service: string, endpoint: string) =>
   queryOptions({
     queryKey: ['services', service, 'access', endpoint],

@@ -5,8 +5,8 @@ import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { Link, NavLink } from 'react-router';
-import type { ServiceBrief } from '@/api/client';
-import { servicesQuery } from '@/api/queries';
+import type { ServiceBrief, Watch } from '@/api/client';
+import { servicesQuery, watchesQuery } from '@/api/queries';
 import { offersOfTables } from '@/features/tables/queries';
 import { count } from '@/lib/format';
 import { Problem } from '@/ui/Problem';
@@ -58,7 +58,7 @@ function OfferedFromHere() {
   );
 }
 
-function ServiceLine({ service }: { service: ServiceBrief }) {
+function ServiceLine({ service, watch }: { service: ServiceBrief; watch: Watch | undefined }) {
   const findings = service.errors + service.warnings;
   return (
     <Line to={`/services/${service.id}`} name={service.name}>
@@ -70,6 +70,16 @@ function ServiceLine({ service }: { service: ServiceBrief }) {
         {new Date(service.takenAt).toLocaleDateString('en-GB')}
         {findings > 0 && `, ${count(findings, 'finding')}`}
       </Typography>
+      {watch?.edition && (
+        <Typography sx={{ color: 'warning.main' }} variant="caption" component="div">
+          Its description changed
+        </Typography>
+      )}
+      {watch?.problem && (
+        <Typography sx={{ color: 'error.main' }} variant="caption" component="div">
+          Its description cannot be read
+        </Typography>
+      )}
     </Line>
   );
 }
@@ -77,6 +87,7 @@ function ServiceLine({ service }: { service: ServiceBrief }) {
 /** All services, searchable. */
 export function ServiceList() {
   const { data, error, refetch } = useQuery(servicesQuery);
+  const watches = useQuery(watchesQuery);
   const [find, setFind] = useState('');
   const wanted = find.toLowerCase();
   const shown = (data ?? []).filter((service) =>
@@ -111,7 +122,11 @@ export function ServiceList() {
         </Typography>
       )}
       {shown.map((service) => (
-        <ServiceLine key={service.id} service={service} />
+        <ServiceLine
+          key={service.id}
+          service={service}
+          watch={watches.data?.find((one) => one.service === service.id)}
+        />
       ))}
       {data && data.length > 0 && shown.length === 0 && (
         <Typography sx={{ color: 'text.secondary', px: 1.5 }}>None matches “{find}”.</Typography>

@@ -1,10 +1,12 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import MenuItem from '@mui/material/MenuItem';
+import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { api, type Service, unwrap } from '@/api/client';
-import { editionsQuery } from '@/api/queries';
+import { editionsQuery, watchesQuery } from '@/api/queries';
 import { count } from '@/lib/format';
 import { Problem } from '@/ui/Problem';
 
@@ -12,6 +14,62 @@ const day = (at: string) =>
   new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' }).format(
     new Date(at),
   );
+
+const TIMES = {
+  '0': 'only by hand',
+  '60': 'every hour',
+  '1440': 'every day',
+  '10080': 'every week',
+} as const;
+
+/** How often the description is read without anybody pressing, and what was found. */
+function Watched({ service }: { service: Service }) {
+  const queries = useQueryClient();
+  const { data } = useQuery(watchesQuery);
+  const watch = data?.find((one) => one.service === service.id);
+  const setting = useMutation({
+    mutationFn: (everyMinutes: number) =>
+      unwrap(
+        api.PUT('/api/services/{service}/watch', {
+          params: { path: { service: service.id } },
+          body: { everyMinutes },
+        }),
+      ),
+    onSuccess: (watches) => {
+      queries.setQueryData(watchesQuery.queryKey, watches);
+    },
+  });
+  const minutes = setting.isPending ? setting.variables : (watch?.everyMinutes ?? 0);
+  return (
+    <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mt: 1.5, flexWrap: 'wrap' }}>
+      <TextField
+        select
+        label="Read it again"
+        value={String(minutes)}
+        onChange={(event) => {
+          setting.mutate(Number(event.target.value));
+        }}
+        sx={{ width: 150 }}
+      >
+        {Object.entries(TIMES).map(([value, words]) => (
+          <MenuItem key={value} value={value}>
+            {words}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Typography role="status" sx={{ color: watch?.problem ? 'error.main' : 'text.secondary' }}>
+        {watch?.readAt && `Last on ${day(watch.readAt)}: `}
+        {watch?.readAt && (watch.problem ?? (watch.edition ? 'it changed.' : 'nothing changed.'))}
+      </Typography>
+      {watch?.edition && (
+        <Button component={Link} to={`/services/${service.id}/editions?to=${watch.edition}`}>
+          What changed
+        </Button>
+      )}
+      {setting.error && <Problem error={setting.error} />}
+    </Box>
+  );
+}
 
 /** The editions of a service, and the press that looks whether there is a newer one. */
 export function ReadAgain({ service }: { service: Service }) {
@@ -57,6 +115,7 @@ export function ReadAgain({ service }: { service: Service }) {
         )}
       </Box>
       {reading.error && <Problem error={reading.error} />}
+      {service.source.startsWith('http') && <Watched service={service} />}
     </>
   );
 }

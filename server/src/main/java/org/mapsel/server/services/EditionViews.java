@@ -2,6 +2,7 @@ package org.mapsel.server.services;
 
 import java.time.OffsetDateTime;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /** What the API says about editions of services. */
 public final class EditionViews {
@@ -25,4 +26,20 @@ public final class EditionViews {
 
   /** An edition of a service. */
   public record EditionView(String edition, OffsetDateTime takenAt, boolean newest) {}
+
+  /**
+   * A service whose description is read again now and then.
+   *
+   * @param edition the one that was found and is not in use
+   * @param problem why it could not be read the last time
+   */
+  record WatchView(
+      String service,
+      int everyMinutes,
+      @Nullable OffsetDateTime readAt,
+      @Nullable String edition,
+      @Nullable String problem) {}
+
+  /** How often a description is to be read; never if the minutes are none. */
+  record WatchRequest(int everyMinutes) {}
 }
