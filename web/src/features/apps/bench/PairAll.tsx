@@ -58,9 +58,16 @@ export function pairEdit(page: string, call: PageCall, pairs: Pair[], asked: Fie
 export function PairAll({ app, page, call, fields, onEdit, onClose }: Props) {
   const { data, error } = useQuery(pairsQuery(app, page, call.id));
   const [changed, setChanged] = useState<ReadonlySet<string>>(new Set());
+  /** Pairs that were just taken out for good. */
+  const [refused, setRefused] = useState<ReadonlySet<string>>(new Set());
   const [asking, setAsking] = useState(true);
   const isTaken = (pair: Pair) => (pair.grade !== 'GUESS') !== changed.has(pathKey(pair.parameter));
-  const taken = data?.filter(isTaken) ?? [];
+  const offered = data?.filter((pair) => !refused.has(pathKey(pair.parameter)));
+  const refuse = ({ parameter, given }: Pair) => {
+    setRefused(new Set([...refused, pathKey(parameter)]));
+    onEdit({ kind: 'refusePair', page, call: call.id, parameter, given });
+  };
+  const taken = offered?.filter(isTaken) ?? [];
   const paired = new Set(taken.map(({ parameter }) => pathKey(parameter)));
   const rest = fields.filter(
     (field) =>
@@ -76,23 +83,26 @@ export function PairAll({ app, page, call, fields, onEdit, onClose }: Props) {
       <DialogContent>
         {error && <Problem error={error} />}
         {!data && !error && <Waiting what="Comparing the fields" />}
-        {data?.length === 0 && (
+        {offered?.length === 0 && (
           <Typography sx={{ color: 'text.secondary' }}>
             Nothing on this page looks to belong to a parameter. Rows that are chosen, what the page
             is opened with and what other calls return are compared.
           </Typography>
         )}
-        {data && data.length > 0 && (
+        {offered && offered.length > 0 && (
           <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0 }} aria-label="Pairs">
-            {data.map((pair) => {
+            {offered.map((pair) => {
               const key = pathKey(pair.parameter);
               return (
                 <Box
                   key={key}
                   component="li"
+                  onKeyDown={(event) => {
+                    if (event.key === 'Delete') refuse(pair);
+                  }}
                   sx={{
                     display: 'grid',
-                    gridTemplateColumns: '32px 1fr 1.3fr 1fr',
+                    gridTemplateColumns: '32px 1fr 1.3fr 1fr auto',
                     columnGap: 1,
                     alignItems: 'center',
                     borderTop: '1px solid',
@@ -125,6 +135,16 @@ export function PairAll({ app, page, call, fields, onEdit, onClose }: Props) {
                   <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
                     <strong>{GRADES[pair.grade]}</strong>: {pair.reasons.join(', ') || 'place'}
                   </Box>
+                  <Button
+                    aria-label={`Never pair ${pathText(pair.parameter)} with this`}
+                    title="These do not belong together (Delete)"
+                    onClick={() => {
+                      refuse(pair);
+                    }}
+                    sx={{ minWidth: 28, p: 0 }}
+                  >
+                    ×
+                  </Button>
                 </Box>
               );
             })}

@@ -38,7 +38,16 @@ final class AppReader {
         json.find("model").map(ModelReader::read).orElse(Model.EMPTY),
         json.list("pages", AppReader::page),
         new Folio(json.list("start", AppReader::section)),
+        json.list("refused", AppReader::refused),
         json.find("issued").map(Json::number).orElse(0));
+  }
+
+  private static App.RefusedPair refused(Json json) {
+    return new App.RefusedPair(
+        json.text("service"),
+        new OperationId(json.text("operation")),
+        json.path("parameter"),
+        json.path("given"));
   }
 
   private static Folio.Section section(Json json) {

@@ -40,7 +40,16 @@ final class AppWriter {
       json.set("model", model);
     }
     list(json, "start", app.start().sections(), AppWriter::section);
+    list(json, "refused", app.refused(), AppWriter::refused);
     list(json, "pages", app.pages(), AppWriter::page);
+    return json;
+  }
+
+  private static ObjectNode refused(App.RefusedPair pair) {
+    ObjectNode json =
+        NODES.objectNode().put("service", pair.service()).put("operation", pair.operation().text());
+    json.set("parameter", PathJson.write(pair.parameter()));
+    json.set("given", PathJson.write(pair.given()));
     return json;
   }
 

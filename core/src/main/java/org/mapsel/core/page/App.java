@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.mapsel.core.model.Model;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.PageId;
 
 /**
@@ -11,6 +13,7 @@ import org.mapsel.core.ref.PageId;
  *
  * @param services one line a service; an app uses one edition of it
  * @param start where visitors begin; empty as long as nobody arranged it
+ * @param refused pairs that somebody took out and that are not to be offered again
  * @param issued how many ids were given so far; none is given twice, not even one that is free
  *     again
  */
@@ -20,7 +23,16 @@ public record App(
     Model model,
     List<Page> pages,
     Folio start,
+    List<RefusedPair> refused,
     long issued) {
+
+  /**
+   * A parameter and what does not belong to it, whatever it looks like.
+   *
+   * @param given the name of what holds it on a page, and the way in that
+   */
+  public record RefusedPair(
+      String service, OperationId operation, FieldPath parameter, FieldPath given) {}
 
   /** A service and the edition of it that the app is pinned to. */
   public record ServiceUse(String service, String edition) {}
@@ -28,10 +40,11 @@ public record App(
   public App {
     services = List.copyOf(services);
     pages = List.copyOf(pages);
+    refused = List.copyOf(refused);
   }
 
   public static App named(String name) {
-    return new App(name, List.of(), Model.EMPTY, List.of(), Folio.EMPTY, 0);
+    return new App(name, List.of(), Model.EMPTY, List.of(), Folio.EMPTY, List.of(), 0);
   }
 
   public Optional<Page> find(PageId id) {
@@ -47,24 +60,33 @@ public record App(
   }
 
   public App withName(String other) {
-    return new App(other, services, model, pages, start, issued);
+    return new App(other, services, model, pages, start, refused, issued);
   }
 
   public App with(Model other) {
-    return new App(name, services, other, pages, start, issued);
+    return new App(name, services, other, pages, start, refused, issued);
   }
 
   public App with(Folio other) {
-    return new App(name, services, model, pages, other, issued);
+    return new App(name, services, model, pages, other, refused, issued);
+  }
+
+  /** The app that offers a pair no more. */
+  public App refusing(RefusedPair pair) {
+    List<RefusedPair> more = new ArrayList<>(refused);
+    if (!more.contains(pair)) {
+      more.add(pair);
+    }
+    return new App(name, services, model, pages, start, more, issued);
   }
 
   public App withPages(List<Page> other) {
-    return new App(name, services, model, other, start, issued);
+    return new App(name, services, model, other, start, refused, issued);
   }
 
   /** The app having given more ids; fewer change nothing. */
   public App issued(long count) {
-    return count <= issued ? this : new App(name, services, model, pages, start, count);
+    return count <= issued ? this : new App(name, services, model, pages, start, refused, count);
   }
 
   /** The app with one page put in place of the one with its id, or added at the end. */
@@ -85,7 +107,7 @@ public record App(
     List<ServiceUse> more = new ArrayList<>(services);
     more.removeIf(known -> known.service().equals(use.service()));
     more.add(use);
-    return new App(name, more, model, pages, start, issued);
+    return new App(name, more, model, pages, start, refused, issued);
   }
 
   /** The app without the services that none of its pages calls. */
@@ -98,6 +120,6 @@ public record App(
                         .flatMap(page -> page.calls().stream())
                         .anyMatch(call -> call.service().equals(use.service())))
             .toList();
-    return new App(name, used, model, pages, start, issued);
+    return new App(name, used, model, pages, start, refused, issued);
   }
 }

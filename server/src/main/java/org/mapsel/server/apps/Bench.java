@@ -212,6 +212,7 @@ class Bench {
                 pair ->
                     new PairView(
                         pair.parameter(),
+                        pair.given(),
                         pair.source(),
                         known.words(pair.source()),
                         planner

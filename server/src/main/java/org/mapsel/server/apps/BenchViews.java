@@ -153,11 +153,13 @@ final class BenchViews {
   /**
    * A parameter and what on the page looks to belong to it.
    *
+   * @param given the name of what holds it on the page, and the way in that
    * @param words where the value comes from
    * @param value what it is in the present sample
    */
   record PairView(
       FieldPath parameter,
+      FieldPath given,
       Source source,
       String words,
       String value,

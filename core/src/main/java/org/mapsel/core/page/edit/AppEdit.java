@@ -7,7 +7,8 @@ import org.mapsel.core.page.App;
  * its name in the list here.
  */
 public sealed interface AppEdit
-    permits RenameApp,
+    permits RefusePair,
+        RenameApp,
         Together,
         AddPage,
         AddEmptyPage,

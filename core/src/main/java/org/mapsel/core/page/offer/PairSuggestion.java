@@ -8,10 +8,16 @@ import org.mapsel.core.ref.FieldPath;
 /**
  * A parameter and what on the page looks to belong to it.
  *
+ * @param given the name of what holds it on the page, and the way in that
  * @param reasons in words, the weightiest first
  */
 public record PairSuggestion(
-    FieldPath parameter, Source source, double score, Grade grade, List<String> reasons) {
+    FieldPath parameter,
+    FieldPath given,
+    Source source,
+    double score,
+    Grade grade,
+    List<String> reasons) {
   public PairSuggestion {
     reasons = List.copyOf(reasons);
   }

@@ -5,7 +5,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.MappingPlanner;
 import org.mapsel.core.mapping.Reach;
@@ -33,6 +35,7 @@ public final class PairSuggestions {
   /** More fields than these of one record nobody fills parameters from. */
   private static final int MOST_EACH = 2_000;
 
+  private final App app;
   private final Page page;
   private final PageReach reach;
   private final MappingPlanner planner;
@@ -40,6 +43,7 @@ public final class PairSuggestions {
   private final List<PairingField> given = new ArrayList<>();
 
   public PairSuggestions(App app, Page page, PageReach reach) {
+    this.app = app;
     this.page = page;
     this.reach = reach;
     this.planner = new MappingPlanner(app.model());
@@ -72,8 +76,16 @@ public final class PairSuggestions {
                     add(other.id().text(), typed, path -> new Source.Returned(other.id(), path)));
       }
     }
-    Pairing pairing = new Pairer(Lexicon.shipped()).pair(parameters(call), given);
+    Pairing pairing = new Pairer(Lexicon.shipped(), refused(call)).pair(parameters(call), given);
     return pairing.pairs().stream().flatMap(pair -> fitting(call, pair).stream()).toList();
+  }
+
+  private Set<Map.Entry<FieldPath, FieldPath>> refused(Call call) {
+    return app.refused().stream()
+        .filter(pair -> pair.service().equals(call.service()))
+        .filter(pair -> pair.operation().equals(call.operation()))
+        .map(pair -> Map.entry(pair.parameter(), pair.given()))
+        .collect(Collectors.toSet());
   }
 
   private List<PairingField> parameters(Call call) {
@@ -126,7 +138,12 @@ public final class PairSuggestions {
     return fits
         ? Optional.of(
             new PairSuggestion(
-                pair.left().path(), source, pair.score(), pair.grade(), pair.reasons()))
+                pair.left().path(),
+                pair.right().path(),
+                source,
+                pair.score(),
+                pair.grade(),
+                pair.reasons()))
         : Optional.empty();
   }
 }
