@@ -12,6 +12,8 @@ import java.util.List;
 /** Takes one picture of each main view from the demo data, as the README shows them. */
 public final class Screenshots {
 
+  private static final Path BERTH_BOOK =
+      Path.of("../core/src/test/resources/tables/berth-book.xlsx");
   private static final int WIDTH = 1280;
   private static final int HEIGHT = 800;
 
@@ -45,6 +47,7 @@ public final class Screenshots {
     model(page);
     access(page);
     entities(page);
+    tables(page);
     sample(page);
     catalogue(page);
     nightWatch(page);
@@ -140,13 +143,17 @@ public final class Screenshots {
     bench(page, "yard-board", "List cranes");
     assertThat(page.getByText("Old Meg").first()).isVisible();
     take(page, "13-yard-board");
-    page.navigate(
-        product.address()
-            + "/open/yard-board/"
-            + Pages.idOf(page, product.address(), "yard-board", "List cranes"));
-    page.getByText("Heron").click();
-    assertThat(page.getByText("J-2042")).isVisible();
-    take(page, "19-crane");
+  }
+
+  private void tables(Page page) {
+    page.navigate(product.address() + "/services");
+    page.getByLabel("Description files").setInputFiles(BERTH_BOOK);
+    assertThat(page.getByText("3 cells cannot be taken")).isVisible();
+    page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Basins").setExact(true))
+        .getByLabel("Offer Basins")
+        .uncheck();
+    page.getByText("3 cells cannot be taken").scrollIntoViewIfNeeded();
+    take(page, "16-tables");
   }
 
   private void sample(Page page) {
