@@ -183,7 +183,7 @@ class DutyDeskJourneyTest {
               folder.resolve("schemas/dredging.xsd"),
               folder.resolve("dredging.wsdl")
             });
-    user.sees("DredgingService").sees("3 documents, 3 operations over 3 endpoints");
+    user.sees("DredgingService").sees("3 documents, 4 operations over 3 endpoints");
     user.sees("The type {urn:saltmere:dredging:types}nowhere is used but declared nowhere.");
     user.sees("dredging.xsd, line 90");
   }

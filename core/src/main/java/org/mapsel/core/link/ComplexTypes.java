@@ -102,12 +102,7 @@ final class ComplexTypes {
         return Optional.of(new Shape.Record(id, fields.toList()));
       }
       extensions.push(here.get());
-      here =
-          Derivations.base(here.get())
-              .filter(open::add)
-              .map(name -> builder.declarations().types().get(name))
-              .filter(TypeDeclaration.Complex.class::isInstance)
-              .map(TypeDeclaration.Complex.class::cast);
+      here = declaredBase(here.get(), open);
     }
     return Optional.empty();
   }
@@ -196,12 +191,7 @@ final class ComplexTypes {
     Optional<TypeDeclaration.Complex> here = Optional.of(derived);
     while (here.isPresent() && !here.get().name().equals(Optional.of(base))) {
       chain.push(here.get());
-      here =
-          Derivations.base(here.get())
-              .filter(open::add)
-              .map(name -> builder.declarations().types().get(name))
-              .filter(TypeDeclaration.Complex.class::isInstance)
-              .map(TypeDeclaration.Complex.class::cast);
+      here = declaredBase(here.get(), open);
     }
     FieldList fields = new FieldList();
     for (TypeDeclaration.Complex type : chain) {
@@ -213,6 +203,16 @@ final class ComplexTypes {
       }
     }
     return fields.toList();
+  }
+
+  /** The complex type that one is derived from, if it is declared and was not met yet. */
+  private Optional<TypeDeclaration.Complex> declaredBase(
+      TypeDeclaration.Complex type, Set<Name> open) {
+    return Derivations.base(type)
+        .filter(open::add)
+        .map(name -> builder.declarations().types().get(name))
+        .filter(TypeDeclaration.Complex.class::isInstance)
+        .map(TypeDeclaration.Complex.class::cast);
   }
 
   /** The names on the way to the base types, which must not recur: first the type's own. */

@@ -247,27 +247,11 @@ final class MessageLinker {
         continue;
       }
       part(operation, message, header.part(), header.place())
-          .flatMap(part -> headerField(operation, part))
+          .flatMap(part -> alone(operation, part, part.name()))
           .map(field -> field.on(new Wire.SoapHeader(((Wire.XmlElement) field.wire()).name())))
           .ifPresent(headers::add);
     }
     return headers;
-  }
-
-  /** A header given by a type is an element of its part's name. */
-  private Optional<Field> headerField(OperationDeclaration operation, PartDeclaration part) {
-    return part.type()
-        .map(
-            type ->
-                Field.of(
-                    part.name(),
-                    shapes.shapeOf(
-                        new TypeRef.Named(type, part.place()),
-                        new ShapeId("", "/" + operation.name()),
-                        part.name()),
-                    Occurrence.ONE,
-                    (Wire) new Wire.XmlElement(Name.of("", part.name()))))
-        .or(() -> element(operation, part));
   }
 
   /** What stands in the body does not travel a second time. */
@@ -332,7 +316,7 @@ final class MessageLinker {
       }
       message.parts().stream()
           .findFirst()
-          .flatMap(part -> faultField(operation, declared, part))
+          .flatMap(part -> alone(operation, part, declared.name()))
           .ifPresent(
               field ->
                   faults.add(
@@ -349,8 +333,12 @@ final class MessageLinker {
         header.name(), Optional.of(((Wire.SoapHeader) header.wire()).name()), header.shape());
   }
 
-  private Optional<Field> faultField(
-      OperationDeclaration operation, FaultDeclaration fault, PartDeclaration part) {
+  /**
+   * A part that stands alone: one given by a type is an element of the part's name.
+   *
+   * @param name of what is made of the type, where it has none
+   */
+  private Optional<Field> alone(OperationDeclaration operation, PartDeclaration part, String name) {
     return part.type()
         .map(
             type ->
@@ -359,7 +347,7 @@ final class MessageLinker {
                     shapes.shapeOf(
                         new TypeRef.Named(type, part.place()),
                         new ShapeId("", "/" + operation.name()),
-                        fault.name()),
+                        name),
                     Occurrence.ONE,
                     (Wire) new Wire.XmlElement(Name.of("", part.name()))))
         .or(() -> element(operation, part));

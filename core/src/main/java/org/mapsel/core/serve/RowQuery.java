@@ -18,6 +18,8 @@ public record RowQuery(RowCondition filter, List<Order> order, int skip, int top
   /** Rows are ordered by a field of theirs. */
   public record Order(FieldPath path, boolean descending) {}
 
+  private static final int LONGEST_ORDER = 2_000;
+
   static final RowQuery ALL =
       new RowQuery(RowCondition.ALL, List.of(), 0, Integer.MAX_VALUE, false);
 
@@ -30,8 +32,15 @@ public record RowQuery(RowCondition filter, List<Order> order, int skip, int top
     return new RowQuery(new RowCondition.Every(every), order, skip, top, count);
   }
 
-  /** Orders rows as text says: names, each perhaps with {@code desc}, with commas between them. */
+  /**
+   * Orders rows as text says: names, each perhaps with {@code desc}, with commas between them.
+   *
+   * @throws Refusal if it is too long
+   */
   static List<Order> order(String text) {
+    if (text.length() > LONGEST_ORDER) {
+      throw new Refusal(400, "The order is longer than " + LONGEST_ORDER + " characters.");
+    }
     List<Order> order = new ArrayList<>();
     for (String key : text.split(",")) {
       String[] words = key.strip().split("\\s+");

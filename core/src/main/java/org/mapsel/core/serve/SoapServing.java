@@ -39,6 +39,9 @@ final class SoapServing implements Serving {
   private static final Stamp STAMP = new Stamp(Instant.EPOCH, "stand-in", new byte[0]);
   private static final int BAD = 500;
 
+  /** Who asks, how often, and whether anybody is there (RFC 9110, RFC 6585). */
+  private static final Set<Integer> CONNECTION = Set.of(401, 429, 503);
+
   private final Service service;
   private final Protocol protocol;
   private final SoapCodec codec = new SoapCodec();
@@ -190,7 +193,10 @@ final class SoapServing implements Serving {
         : "application/soap+xml; charset=utf-8";
   }
 
-  /** SOAP 1.1, section 4.4; SOAP 1.2 part 1, section 5.4. */
+  /**
+   * SOAP 1.1, section 4.4; SOAP 1.2 part 1, section 5.4. What is about the connection, not the
+   * message, keeps its status.
+   */
   @Override
   public Response refuse(Refusal refusal) {
     boolean older = protocol == Protocol.SOAP_1_1;
@@ -207,12 +213,12 @@ final class SoapServing implements Serving {
       out.writeStartElement("s", "Body", namespace);
       out.writeStartElement("s", "Fault", namespace);
       if (older) {
-        element(out, "faultcode", "s:Client");
+        element(out, "faultcode", ours(refusal) ? "s:Server" : "s:Client");
         element(out, "faultstring", refusal.reason());
       } else {
         out.writeStartElement("s", "Code", namespace);
         out.writeStartElement("s", "Value", namespace);
-        out.writeCharacters("s:Sender");
+        out.writeCharacters(ours(refusal) ? "s:Receiver" : "s:Sender");
         out.writeEndElement();
         out.writeEndElement();
         out.writeStartElement("s", "Reason", namespace);
@@ -227,7 +233,15 @@ final class SoapServing implements Serving {
     } catch (XMLStreamException e) {
       throw new IllegalStateException(e);
     }
-    return new Response(500, Map.of("Content-Type", List.of(type())), bytes.toByteArray());
+    return new Response(
+        CONNECTION.contains(refusal.status()) ? refusal.status() : BAD,
+        Map.of("Content-Type", List.of(type())),
+        bytes.toByteArray());
+  }
+
+  /** Whether it is not the asker's fault. */
+  private static boolean ours(Refusal refusal) {
+    return refusal.status() > BAD;
   }
 
   private static void element(XMLStreamWriter out, String name, String text)

@@ -22,6 +22,8 @@ public final class ColumnScan {
   private static final int MOST_VALUES = 10_000;
   private static final int FIRST = 6;
   private static final int LONGEST_CODE = 40;
+  private static final int LONGEST_SHOWN = 80;
+  private static final int LONGEST_KNOWN = 200;
 
   private static final CellStyle COMMA = new CellStyle(true, false);
   private static final CellStyle MONTH_FIRST = new CellStyle(false, true);
@@ -52,11 +54,12 @@ public final class ColumnScan {
     }
     filled++;
     if (first.size() < FIRST) {
-      first.add(text);
+      first.add(text.length() > LONGEST_SHOWN ? text.substring(0, LONGEST_SHOWN) + "…" : text);
     }
+    String known = text.length() > LONGEST_KNOWN ? shortened(text) : text;
     if (values.size() < MOST_VALUES) {
-      again += values.merge(text, 1, Integer::sum) > 1 ? 1 : 0;
-    } else if (values.computeIfPresent(text, (value, times) -> times + 1) != null) {
+      again += values.merge(known, 1, Integer::sum) > 1 ? 1 : 0;
+    } else if (values.computeIfPresent(known, (value, times) -> times + 1) != null) {
       again++;
     }
     codes += CellText.isCode(text) ? 1 : 0;
@@ -77,6 +80,11 @@ public final class ColumnScan {
         dayFirst += usual ? 1 : 0;
       }
     }
+  }
+
+  /** Long texts are told apart by their beginning, length and hash. */
+  private static String shortened(String text) {
+    return text.substring(0, LONGEST_KNOWN) + " " + text.length() + " " + text.hashCode();
   }
 
   private static boolean isNumber(ColumnType type) {

@@ -20,7 +20,7 @@ import org.jspecify.annotations.Nullable;
 final class OdsFormat implements TableFormat {
 
   /** They are held in memory while they are read. */
-  private static final long MOST = 200L << 20;
+  private static final long MOST = 100L << 20;
 
   @Override
   public boolean isCalledLike(String name) {
@@ -29,7 +29,7 @@ final class OdsFormat implements TableFormat {
 
   @Override
   public TableFile open(Path file) throws IOException {
-    TableFiles.limited(file, MOST);
+    Unpacked.check(file, MOST, MOST);
     try {
       return new Ods(new SpreadSheet(file.toFile()));
     } catch (OperationNotSupportedException | NotAnOdsException e) {

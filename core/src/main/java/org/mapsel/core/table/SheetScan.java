@@ -17,8 +17,10 @@ public record SheetScan(String sheet, long header, long rows, List<ColumnScan> c
   private static final int HEADER_WITHIN = 20;
   private static final int MOST_COLUMNS = 400;
 
-  /** So many rows are looked at closely; of the others it is only told how many they are. */
-  private static final int CLOSELY = 20_000;
+  /** So many cells are looked at closely; of the other rows it is only told how many they are. */
+  private static final int CLOSELY = 400_000;
+
+  private static final int CLOSELY_LEAST = 1_000;
 
   /**
    * Looks through a table.
@@ -38,7 +40,7 @@ public record SheetScan(String sheet, long header, long rows, List<ColumnScan> c
             }
           } else if (number > header && !isBlank(cells)) {
             rows[0]++;
-            if (rows[0] > CLOSELY) {
+            if (rows[0] > Math.max(CLOSELY_LEAST, CLOSELY / Math.max(1, columns.size()))) {
               return true;
             }
             while (columns.size() < Math.min(cells.size(), MOST_COLUMNS)) {

@@ -2,12 +2,9 @@ package org.mapsel.core.table;
 
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipFile;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 
@@ -50,23 +47,5 @@ public final class TableFiles {
   public static Finding broken(String name, IOException e) {
     return Finding.error(
         "TABLE_FILE_BROKEN", "name", name, "reason", String.valueOf(e.getMessage()));
-  }
-
-  /**
-   * Refuses archives that would unpack to more than can be held.
-   *
-   * @throws IOException if it would, or is no archive
-   */
-  static void limited(Path file, long most) throws IOException {
-    try (ZipFile zip = new ZipFile(file.toFile())) {
-      long bytes = 0;
-      for (ZipEntry entry : Collections.list(zip.entries())) {
-        bytes += Math.max(0, entry.getSize());
-      }
-      if (bytes > most) {
-        throw new IOException(
-            "it unpacks to " + (bytes >> 20) + " MB, and " + (most >> 20) + " MB is the most");
-      }
-    }
   }
 }

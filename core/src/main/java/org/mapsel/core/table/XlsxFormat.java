@@ -21,7 +21,8 @@ import org.dhatim.fastexcel.reader.Sheet;
 /** Workbooks of Office Open XML (ISO/IEC 29500-1, part SpreadsheetML), read as a stream. */
 final class XlsxFormat implements TableFormat {
 
-  private static final long MOST = 2L << 30;
+  private static final long MOST = 1L << 30;
+  private static final long MOST_HELD = 100L << 20;
 
   @Override
   public boolean isCalledLike(String name) {
@@ -30,7 +31,7 @@ final class XlsxFormat implements TableFormat {
 
   @Override
   public TableFile open(Path file) throws IOException {
-    TableFiles.limited(file, MOST);
+    Unpacked.check(file, MOST, MOST_HELD);
     try (ReadableWorkbook book = workbook(file)) {
       return new Xlsx(file, book.getSheets().map(Sheet::getName).toList());
     }

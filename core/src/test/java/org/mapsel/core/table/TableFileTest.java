@@ -7,12 +7,15 @@ import static org.junit.jupiter.params.provider.Arguments.arguments;
 
 import java.io.IOException;
 import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -20,6 +23,7 @@ import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.testing.BerthBook;
 import org.mapsel.core.value.BooleanValue;
@@ -158,6 +162,31 @@ class TableFileTest {
         .extracting(Finding::code)
         .containsExactly("TABLE_FILE_BROKEN");
     assertThat(TableFiles.open("endless.ods", endless).value()).isEmpty();
+  }
+
+  @Test
+  void archivesThatUnpackToTooMuchOrDeclareTypesAreRefused(@TempDir Path folder)
+      throws IOException {
+    Path bomb = folder.resolve("bomb.xlsx");
+    zip(bomb, "xl/sharedStrings.xml", new byte[101 << 20]);
+    Path declaring = folder.resolve("declaring.ods");
+    String document =
+        "<?xml version='1.0'?><!DOCTYPE a [<!ENTITY b SYSTEM 'file:///etc/hosts'>]><a/>";
+    zip(declaring, "content.xml", document.getBytes(StandardCharsets.UTF_16));
+
+    assertThat(reason(TableFiles.open("bomb.xlsx", bomb))).contains("more than 100 MB");
+    assertThat(reason(TableFiles.open("declaring.ods", declaring))).contains("type declaration");
+  }
+
+  private static String reason(Outcome<TableFile> refused) {
+    return refused.findings().getFirst().arguments().get("reason");
+  }
+
+  private static void zip(Path file, String name, byte[] content) throws IOException {
+    try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(file))) {
+      out.putNextEntry(new ZipEntry(name));
+      out.write(content);
+    }
   }
 
   private static TypedRows.Sink sink(List<List<Value>> rows, List<WrongCell> wrong) {

@@ -30,7 +30,7 @@ import org.springframework.util.unit.DataSize;
 @Component
 class Drafts {
 
-  private static final int MOST = 20;
+  private static final DataSize MOST = DataSize.ofGigabytes(4);
   private static final Duration KEPT = Duration.ofHours(4);
   private static final DataSize LARGEST = DataSize.ofGigabytes(1);
   private static final int MOST_SHEETS = 40;
@@ -41,7 +41,8 @@ class Drafts {
 
   private final Cache<String, Draft> drafts =
       Caffeine.newBuilder()
-          .maximumSize(MOST)
+          .maximumWeight(MOST.toMegabytes())
+          .weigher((String id, Draft draft) -> 1 + (int) (draft.path().toFile().length() >> 20))
           .expireAfterAccess(KEPT)
           .removalListener(
               (@Nullable String id, @Nullable Draft draft, RemovalCause cause) -> delete(draft))

@@ -23,6 +23,8 @@ import org.mapsel.core.serve.IncomingRequest;
 import org.mapsel.core.serve.OfferedService;
 import org.mapsel.core.serve.Served;
 import org.mapsel.server.tables.OfferStore.KeptOffer;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -33,6 +35,7 @@ import org.springframework.web.server.ResponseStatusException;
 @RestController
 class OfferedController {
 
+  private static final Logger LOG = LoggerFactory.getLogger(OfferedController.class);
   private static final int MAX_BODY = 16 << 20;
   private static final String NOBODY = "";
 
@@ -127,9 +130,17 @@ class OfferedController {
     if (download.isPresent()) {
       return new Answered(client, path, new Response(200, Map.of(), new byte[0]), download);
     }
-    Served served = service.answer(asked);
-    return new Answered(
-        client, served.operation().map(OperationId::text).orElse(path), served.response());
+    try {
+      Served served = service.answer(asked);
+      return new Answered(
+          client, served.operation().map(OperationId::text).orElse(path), served.response());
+    } catch (RuntimeException e) {
+      LOG.error("{} could not be answered", path, e);
+      return new Answered(
+          client,
+          path,
+          service.refuse(asked, 500, "It could not be answered; the log here says why."));
+    }
   }
 
   private static Response described(SourceText description) {

@@ -38,6 +38,8 @@ final class RowSql {
 
   static final Field<Long> VERSION = DSL.field(DSL.name("row_version"), SQLDataType.BIGINT);
 
+  private static final int LAST_YEAR = 9_999;
+
   private final OfferedTable table;
 
   RowSql(OfferedTable table) {
@@ -85,17 +87,35 @@ final class RowSql {
     try {
       String text = ScalarText.print(value);
       return switch (type) {
-        case TEXT -> text;
+        case TEXT -> kept(text);
         case WHOLE -> new BigDecimal(text).longValueExact();
         case DECIMAL, MONEY -> new BigDecimal(text);
-        case DATE -> LocalDate.parse(text);
+        case DATE -> kept(LocalDate.parse(text));
         case TIME -> LocalTime.parse(text);
-        case DATE_TIME -> OffsetDateTime.parse(text);
+        case DATE_TIME -> {
+          OffsetDateTime time = OffsetDateTime.parse(text);
+          kept(time.toLocalDate());
+          yield time;
+        }
         case YES_NO -> bool(text);
       };
     } catch (IllegalArgumentException | ArithmeticException | DateTimeException e) {
       throw new Refusal(400, "A value is no " + type.words() + ".");
     }
+  }
+
+  private static String kept(String text) {
+    if (text.indexOf('\0') >= 0) {
+      throw new IllegalArgumentException("No database keeps this character.");
+    }
+    return text;
+  }
+
+  private static LocalDate kept(LocalDate date) {
+    if (date.getYear() < 0 || date.getYear() > LAST_YEAR) {
+      throw new DateTimeException("No table has days like this.");
+    }
+    return date;
   }
 
   private static boolean bool(String text) {

@@ -169,6 +169,15 @@ class TablesApiTest {
             ask("PATCH", one, "{\"depth\":1}", "If-Match", "W/\"1\"", "Content-Type", json)
                 .statusCode())
         .isEqualTo(412);
+    for (String wrong :
+        List.of(
+            "{\"remarks\":\"a\\u0000b\"}",
+            "{\"surveyed\":\"+999999999-01-01\"}",
+            "{\"depth\":1e999}")) {
+      assertThat(ask("PATCH", one, wrong, "Content-Type", json).statusCode())
+          .as(wrong)
+          .isEqualTo(400);
+    }
     assertThat(ask("PATCH", one, "{\"depth\":\"deep\"}", "Content-Type", json).statusCode())
         .isEqualTo(400);
     assertThat(JSON.readTree(ask("GET", one, "").body()).at("/depth").decimalValue())
@@ -205,6 +214,9 @@ class TablesApiTest {
     assertThat(ask("GET", path, "", "X-API-Key", key).statusCode()).isEqualTo(429);
     api.put("/api/tables/" + offer + "/settings", "{'keyed':true,'paused':true,'perMinute':9}");
     assertThat(ask("GET", path, "", "X-API-Key", key).statusCode()).isEqualTo(503);
+    HttpResponse<String> soap = ask("POST", offer + "/soap", "<a/>", "X-API-Key", key);
+    assertThat(soap.statusCode()).isEqualTo(503);
+    assertThat(soap.body()).contains("<faultcode>s:Server</faultcode>", "It is paused");
     api.delete("/api/tables/" + offer + "/clients/" + client.at("/client/id").asString());
     assertThat(ask("GET", path, "", "X-API-Key", key).statusCode()).isEqualTo(401);
   }
