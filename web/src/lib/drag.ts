@@ -1,2 +1,5 @@
 /** The type of what is dragged from a field sheet onto a page. */
 export const DRAGGED = 'application/x-mapsel-field';
+
+/** The type of a part that is dragged to another place of its page. */
+export const MOVED = 'application/x-mapsel-part';

@@ -4,22 +4,29 @@ import DialogActions from '@mui/material/DialogActions';
 import DialogTitle from '@mui/material/DialogTitle';
 import { useState } from 'react';
 import type { ButtonView } from '@/api/client';
-import type { PartProps } from './model';
+import type { PageUse } from './model';
 import { Pickable } from './Pickable';
 
+interface Props {
+  part: ButtonView;
+  use: PageUse;
+  /** The number of the row that it stands in. */
+  row?: number;
+}
+
 /** A button; one that cannot be taken back asks first. */
-export function ButtonPart({ part, use }: PartProps<ButtonView>) {
+export function ButtonPart({ part, use, row }: Props) {
   const [asking, setAsking] = useState(false);
   const dangerous = part.manner === 'DANGEROUS';
   const press = () => {
     setAsking(false);
-    use.onPress(part.id);
+    use.onPress(part.id, row);
   };
   const button = (
     <Button
-      variant={part.manner === 'MAIN' ? 'contained' : 'outlined'}
+      variant={part.manner === 'MAIN' && row === undefined ? 'contained' : 'outlined'}
       color={dangerous ? 'error' : 'primary'}
-      size="medium"
+      size={row === undefined ? 'medium' : 'small'}
       disabled={use.busy}
       onClick={() => {
         if (use.building) return;

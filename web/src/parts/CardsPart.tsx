@@ -3,6 +3,7 @@ import type { CardsView, CellView, ColumnView, LineView } from '@/api/client';
 import { Cell } from './Cell';
 import { Emptiness } from './Emptiness';
 import { isPicked, type PageUse, type PartProps } from './model';
+import { RowButtons } from './RowButtons';
 import { choosable, RowTools, useRowPages } from './RowTools';
 
 interface Placed {
@@ -115,6 +116,7 @@ export function CardsPart({ part, use, whenEmpty }: PartProps<CardsView>) {
                   <Box sx={{ fontSize: 12, color: 'text.secondary' }}>{number.column.label}</Box>
                 </Box>
               )}
+              {rows.buttons.length > 0 && <RowButtons rows={rows} row={row} use={use} />}
             </Box>
           );
         })}

@@ -64,13 +64,24 @@ export function RowTools({ part, heading, rows, use }: Props) {
         />
       )}
       {use.fileOf && rows.all > 0 && (
-        <Link
-          href={use.fileOf(part)}
-          download={`${heading || 'rows'}.csv`}
-          sx={{ '@media print': { display: 'none' } }}
-        >
-          Save as CSV
-        </Link>
+        <Box component="span" sx={{ '@media print': { display: 'none' } }}>
+          Save as{' '}
+          <Link
+            aria-label="Save as CSV"
+            href={use.fileOf(part, 'csv')}
+            download={`${heading || 'rows'}.csv`}
+          >
+            CSV
+          </Link>
+          {' or '}
+          <Link
+            aria-label="Save as a workbook"
+            href={use.fileOf(part, 'xlsx')}
+            download={`${heading || 'rows'}.xlsx`}
+          >
+            workbook
+          </Link>
+        </Box>
       )}
     </Box>
   );

@@ -2,13 +2,16 @@ import Box from '@mui/material/Box';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
+import TableFooter from '@mui/material/TableFooter';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TableSortLabel from '@mui/material/TableSortLabel';
-import type { ColumnView, TableView } from '@/api/client';
+import type { ColumnView, TableView, TotalView } from '@/api/client';
 import { Cell } from './Cell';
 import { Emptiness } from './Emptiness';
 import { isPicked, type PartProps } from './model';
+import { RowButtons } from './RowButtons';
+import { TOTALS } from './totals';
 import { choosable, RowTools, useRowPages } from './RowTools';
 
 /** Only free text may break into lines. */
@@ -21,7 +24,7 @@ const stacked = {
   '@container (max-width: 400px)': {
     display: 'block',
     '& thead': { display: 'none' },
-    '& tbody': { display: 'block' },
+    '& tbody, & tfoot': { display: 'block' },
     '& tr': { display: 'block', borderBottom: '1px solid', borderColor: 'divider', py: 1 },
     '& td': {
       display: 'flex',
@@ -42,11 +45,28 @@ const stacked = {
   },
 } as const;
 
+function TotalText({ total }: { total: TotalView | undefined }) {
+  return (
+    total && (
+      <Box
+        component="span"
+        sx={{ color: 'text.primary', fontSize: 13, fontWeight: 600, whiteSpace: 'nowrap' }}
+      >
+        <Box component="span" sx={{ color: 'text.secondary', fontWeight: 400 }}>
+          {TOTALS[total.total]}{' '}
+        </Box>
+        {total.text || '–'}
+      </Box>
+    )
+  );
+}
+
 /** Rows with columns. */
 export function TablePart({ part, use, whenEmpty }: PartProps<TableView>) {
   const { building, onPick, picked, onArrange } = use;
   const { rows } = part;
   const { drawn, pages } = useRowPages(part.id, rows, use);
+  const withButtons = rows.buttons.length > 0;
   const pick =
     (item: string, row?: number) =>
     (event: React.SyntheticEvent<Element, MouseEvent | FocusEvent>) => {
@@ -112,6 +132,7 @@ export function TablePart({ part, use, whenEmpty }: PartProps<TableView>) {
                     )}
                   </TableCell>
                 ))}
+                {withButtons && <TableCell aria-label="What can be done" />}
               </TableRow>
             </TableHead>
             <TableBody>
@@ -135,9 +156,26 @@ export function TablePart({ part, use, whenEmpty }: PartProps<TableView>) {
                       </span>
                     </TableCell>
                   ))}
+                  {withButtons && (
+                    <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                      <RowButtons rows={rows} row={row} use={use} />
+                    </TableCell>
+                  )}
                 </TableRow>
               ))}
             </TableBody>
+            {rows.totals.length > 0 && rows.total > 0 && (
+              <TableFooter>
+                <TableRow>
+                  {rows.columns.map((column) => (
+                    <TableCell key={column.id} data-label={column.label} align={right(column)}>
+                      <TotalText total={rows.totals.find((one) => one.column === column.id)} />
+                    </TableCell>
+                  ))}
+                  {withButtons && <TableCell />}
+                </TableRow>
+              </TableFooter>
+            )}
           </Table>
         </Box>
       )}

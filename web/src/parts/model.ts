@@ -24,14 +24,15 @@ export interface PageUse {
   typed: Readonly<Record<string, Json>>;
   busy: boolean;
   onInput: (id: string, value: Json, reported: boolean) => void;
-  onPress: (button: string) => void;
+  /** A button was pressed, perhaps one that stands in a row. */
+  onPress: (button: string, row?: number) => void;
   onChoose: (part: string, row: number) => void;
   onArrange: ((part: string, arrangement: Arrangement) => void) | undefined;
   onReply: (yes: boolean) => void;
   /** Asks for rows of a part that are not drawn yet. */
   onRows: ((part: string, from: number) => void) | undefined;
   /** Where the rows of a part can be had as a file. */
-  fileOf: ((part: string) => string) | undefined;
+  fileOf: ((part: string, format: 'csv' | 'xlsx') => string) | undefined;
 }
 
 export interface PartProps<P extends PartView> {

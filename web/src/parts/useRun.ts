@@ -207,8 +207,8 @@ export function useRun(options: RunOptions) {
         happen({ kind: 'entered' });
       }, PAUSE);
     },
-    onPress: (button) => {
-      press({ kind: 'pressed', button });
+    onPress: (button, row) => {
+      press({ kind: 'pressed', button, ...(row === undefined ? {} : { row }) });
     },
     onChoose: (part, row) => {
       press({ kind: 'chosen', part, row });
@@ -220,7 +220,7 @@ export function useRun(options: RunOptions) {
     onRows: (part, from) => {
       fetching.mutate({ part, from });
     },
-    fileOf: (part) => `/api/runs/${run?.run ?? ''}/parts/${part}/rows.csv`,
+    fileOf: (part, format) => `/api/runs/${run?.run ?? ''}/parts/${part}/rows.${format}`,
   };
   return {
     run,

@@ -160,6 +160,8 @@ describe('a page that runs', () => {
       descending: false,
       find: '',
       content: 'FILLED',
+      buttons: [],
+      totals: [],
     };
     const run: Run = {
       run: 'r',

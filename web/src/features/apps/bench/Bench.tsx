@@ -8,7 +8,7 @@ import { useFrame } from '@/ui/frame';
 import { Split } from '@/ui/Split';
 import { BenchTools } from './BenchTools';
 import { CallPlace } from './CallPlace';
-import { droppedIn, itemOf, sourceIn } from './model';
+import { droppedIn, frameOf, itemOf, moveEdit, sourceIn } from './model';
 import { PageMenu } from './PageMenu';
 import { PageSide } from './PageSide';
 import { PartStrip } from './PartStrip';
@@ -114,14 +114,25 @@ export function Bench({ view, page, bench }: Props) {
               <DrawnPage
                 page={bench.page}
                 use={sampleUse(picked, setPicked)}
-                strip={
-                  item && <PartStrip app={view.id} page={page} item={item} onEdit={edits.edit} />
-                }
-                onDropped={(part, text) => {
-                  const dropped = droppedIn(bench, text);
-                  if (!dropped) return;
-                  const source = sourceIn(dropped.call, part, dropped.field);
-                  edits.edit({ kind: 'showField', page, part, source });
+                build={{
+                  strip: item && (
+                    <PartStrip app={view.id} page={page} item={item} onEdit={edits.edit} />
+                  ),
+                  onField: (part, text) => {
+                    const dropped = droppedIn(bench, text);
+                    if (!dropped) return;
+                    const source = sourceIn(dropped.call, part, dropped.field);
+                    edits.edit({ kind: 'showField', page, part, source });
+                  },
+                  onMove: (part, onto) => {
+                    const edit = moveEdit(page, bench, part, onto);
+                    if (edit) edits.edit(edit);
+                  },
+                  onResize: (part, width) => {
+                    const frame = frameOf(bench, part);
+                    if (frame)
+                      edits.edit({ kind: 'setFrame', page, part, frame: { ...frame, width } });
+                  },
                 }}
               />
             </PageSide>

@@ -32,7 +32,7 @@ function FilledFrom({ row, place }: { row: FieldRow; place: BindingPlace }) {
         onEdit({ kind: 'fillSlot', slot, ...(source ? { source } : {}) });
       }}
       onAsk={
-        row.field.kind === 'scalar'
+        row.field.kind === 'scalar' || row.field.kind === 'record'
           ? () => {
               onEdit({ kind: 'fillFromInput', page, call: call.id, parameter: row.field.path });
             }

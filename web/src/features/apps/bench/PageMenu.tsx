@@ -13,7 +13,7 @@ interface Props {
   onEdit: (edit: AppEdit) => void;
 }
 
-type Asking = 'page' | 'app' | 'text' | 'button' | 'empty';
+type Asking = 'page' | 'app' | 'text' | 'button' | 'group' | 'empty';
 
 /** What can be done with the page as a whole. */
 export function PageMenu({ view, page, bench, onEdit }: Props) {
@@ -53,6 +53,7 @@ export function PageMenu({ view, page, bench, onEdit }: Props) {
         <MenuItem onClick={ask('app')}>Rename the app…</MenuItem>
         <MenuItem onClick={ask('text')}>Add a text at the top…</MenuItem>
         <MenuItem onClick={ask('button')}>Add a button…</MenuItem>
+        <MenuItem onClick={ask('group')}>Add a group or tab…</MenuItem>
         <MenuItem
           onClick={doAndClose(() => {
             onEdit({ kind: 'copyPage', page });
@@ -118,6 +119,16 @@ export function PageMenu({ view, page, bench, onEdit }: Props) {
           onClose={close}
           onName={(words) => {
             onEdit({ kind: 'addButton', page, words });
+          }}
+        />
+      )}
+      {asking === 'group' && (
+        <NameDialog
+          label="Words over the group"
+          start=""
+          onClose={close}
+          onName={(words) => {
+            onEdit({ kind: 'addGroup', page, words });
           }}
         />
       )}

@@ -1,8 +1,8 @@
-import MenuItem from '@mui/material/MenuItem';
 import Box from '@mui/material/Box';
-import Select from '@mui/material/Select';
 import type { AppEdit, BenchItem } from '@/api/client';
 import { InlineEdit } from '@/ui/InlineEdit';
+import { standing } from './model';
+import { OneOf } from './OneOf';
 import { SourcePicker } from './SourcePicker';
 
 type Settings = NonNullable<BenchItem['settings']>;
@@ -19,6 +19,11 @@ const MANNERS: Record<NonNullable<Settings['manner']>, string> = {
   ORDINARY: 'ordinary button',
   DANGEROUS: 'asks first',
 };
+const GROUPS: Record<NonNullable<Settings['way']>, string> = {
+  OPEN: 'under its heading',
+  FOLDED: 'folded until opened',
+  TAB: 'as a tab',
+};
 const DRAWINGS: Record<NonNullable<Settings['drawing']>, string> = {
   LINE: 'lines',
   AREA: 'areas',
@@ -27,34 +32,6 @@ const DRAWINGS: Record<NonNullable<Settings['drawing']>, string> = {
 };
 const WAYS = { table: 'as a table', list: 'as a list', chart: 'as a chart' } as const;
 const WAY_OF = { table: 'TABLE', list: 'CARDS', chart: 'CHART' } as const;
-
-interface OneOfProps<T extends string> {
-  label: string;
-  value: T;
-  words: Record<T, string>;
-  onChoose: (value: T) => void;
-}
-
-/** One of a few settings, small enough for the strip. */
-function OneOf<T extends string>({ label, value, words, onChoose }: OneOfProps<T>) {
-  return (
-    <Select
-      variant="standard"
-      value={value}
-      onChange={(event) => {
-        onChoose(event.target.value as T);
-      }}
-      inputProps={{ 'aria-label': label }}
-      sx={{ fontSize: 12.5 }}
-    >
-      {(Object.keys(words) as T[]).map((one) => (
-        <MenuItem key={one} value={one} dense>
-          {words[one]}
-        </MenuItem>
-      ))}
-    </Select>
-  );
-}
 
 interface Props {
   app: string;
@@ -66,7 +43,7 @@ interface Props {
 
 /** What a part as a whole is set to. */
 export function PartSettings({ app, page, item, settings, onEdit }: Props) {
-  const { frame, shownIf, manner, drawing, overRows } = settings;
+  const { frame, shownIf, manner, drawing, way, overRows, places } = settings;
   const { part } = item;
   return (
     <>
@@ -97,6 +74,39 @@ export function PartSettings({ app, page, item, settings, onEdit }: Props) {
           words={MANNERS}
           onChoose={(next) => {
             onEdit({ kind: 'setManner', page, part, manner: next });
+          }}
+        />
+      )}
+      {way && (
+        <OneOf
+          label="How the group stands"
+          value={way}
+          words={GROUPS}
+          onChoose={(next) => {
+            onEdit({ kind: 'setGroupWay', page, part, way: next });
+          }}
+        />
+      )}
+      {places.length > 0 && (
+        <OneOf
+          label="Where it stands"
+          value={frame.within ?? ''}
+          words={{
+            '': 'on the page',
+            ...Object.fromEntries(
+              places.map((place) => [
+                place.part,
+                place.rows ? `in every row of ${place.name}` : `in ${place.name}`,
+              ]),
+            ),
+          }}
+          onChoose={(within: string) => {
+            onEdit({
+              kind: 'setFrame',
+              page,
+              part,
+              frame: standing(frame, within === '' ? undefined : within),
+            });
           }}
         />
       )}

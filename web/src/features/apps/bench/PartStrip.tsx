@@ -3,18 +3,24 @@ import ArrowDownward from '@mui/icons-material/ArrowDownward';
 import ArrowForward from '@mui/icons-material/ArrowForward';
 import ArrowUpward from '@mui/icons-material/ArrowUpward';
 import DeleteOutlined from '@mui/icons-material/DeleteOutlined';
+import DragIndicator from '@mui/icons-material/DragIndicator';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import type { AppEdit, BenchItem } from '@/api/client';
+import { MOVED } from '@/lib/drag';
+import { TOTALS } from '@/parts/totals';
 import { InlineEdit } from '@/ui/InlineEdit';
 import { FormatMenu } from '../look/FormatMenu';
 import { changeEdit, differs } from './model';
 import { InputSettings } from './InputSettings';
+import { OneOf } from './OneOf';
 import { OnlyHere } from './OnlyHere';
 import { PartSettings } from './PartSettings';
 import { SourcePicker } from './SourcePicker';
 
 const small = { fontSize: 16 };
+
+const TOTAL_WORDS = { NONE: 'nothing under it', ...TOTALS };
 
 interface Props {
   app: string;
@@ -64,6 +70,21 @@ export function PartStrip({ app, page, item, onEdit }: Props) {
         fontSize: 12.5,
       }}
     >
+      {inside === undefined && (
+        <Box
+          component="span"
+          draggable
+          aria-hidden
+          title="Drag onto another part to move it there"
+          onDragStart={(event) => {
+            event.dataTransfer.setData(MOVED, item.part);
+            event.dataTransfer.effectAllowed = 'move';
+          }}
+          sx={{ cursor: 'grab', display: 'flex' }}
+        >
+          <DragIndicator sx={small} />
+        </Box>
+      )}
       <Box component="span" sx={{ color: 'text.secondary' }}>
         {item.kind}
       </Box>
@@ -108,6 +129,21 @@ export function PartStrip({ app, page, item, onEdit }: Props) {
       )}
       {item.input && inside !== undefined && (
         <InputSettings app={app} page={page} input={inside} settings={item.input} onEdit={onEdit} />
+      )}
+      {item.total && inside !== undefined && (
+        <OneOf
+          label="What stands under it"
+          value={item.total.total ?? 'NONE'}
+          words={TOTAL_WORDS}
+          onChoose={(total) => {
+            onEdit({
+              kind: 'setTotal',
+              page,
+              column: inside,
+              ...(total === 'NONE' ? {} : { total }),
+            });
+          }}
+        />
       )}
       <Box sx={{ flex: 1 }} />
       <IconButton

@@ -12,10 +12,15 @@ const OVER_ROWS = new Set(['table', 'list']);
 const named = ({ label, kind }: BenchItem) => label || `the ${kind}`;
 const parts = (bench: Bench, kind: (kind: string) => boolean) =>
   bench.items.filter((one) => one.item === undefined && kind(one.kind));
-const inputs = (bench: Bench) =>
-  bench.items.flatMap((one) =>
-    one.kind === 'input' && one.item !== undefined ? [{ id: one.item, label: one.label }] : [],
+/** The inputs that stand once on the page, not on every line. */
+const inputs = (bench: Bench) => {
+  const lines = new Set(parts(bench, (kind) => kind === 'lines').map(({ part }) => part));
+  return bench.items.flatMap((one) =>
+    one.kind === 'input' && one.item !== undefined && !lines.has(one.part)
+      ? [{ id: one.item, label: one.label }]
+      : [],
   );
+};
 
 /** How often a page can do something by itself. */
 const TIMES = [10, 30, 60, 300];

@@ -176,3 +176,40 @@ export function droppedIn(bench: Bench, text: string) {
     return undefined;
   }
 }
+
+type Frame = NonNullable<BenchItem['settings']>['frame'];
+
+/** The same in a group, in rows or, with nothing, on the page itself. */
+export const standing = (
+  { width, whenEmpty, buildersOnly }: Frame,
+  within: string | undefined,
+): Frame => ({ width, whenEmpty, buildersOnly, ...(within === undefined ? {} : { within }) });
+
+/** How a part stands on the page. */
+export const frameOf = (bench: Bench, part: string) =>
+  bench.items.find((one) => one.part === part && one.item === undefined)?.settings?.frame;
+
+/**
+ * The edit that moves a part where another one stands, or into it if that is a group; nothing if it
+ * stays where it is.
+ */
+export function moveEdit(
+  page: string,
+  bench: Bench,
+  part: string,
+  onto: string,
+): AppEdit | undefined {
+  const parts = bench.items.filter(({ item }) => item === undefined);
+  const moved = parts.find((one) => one.part === part);
+  const there = parts.find((one) => one.part === onto);
+  const frame = moved?.settings?.frame;
+  if (!moved || !there || !frame || part === onto) return undefined;
+  const wanted =
+    there.kind === 'group' && moved.kind !== 'group' ? onto : there.settings?.frame.within;
+  if (wanted !== frame.within) {
+    return { kind: 'setFrame', page, part, frame: standing(frame, wanted) };
+  }
+  if (wanted === onto) return undefined;
+  const beside = parts.filter((one) => one.settings?.frame.within === frame.within);
+  return { kind: 'movePart', page, part, by: beside.indexOf(there) - beside.indexOf(moved) };
+}

@@ -45,7 +45,10 @@ function useTake(access: AccessForm | undefined) {
     },
     onSuccess: async (service) => {
       await queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
-      await navigate(`/services/${service.id}`);
+      const [first, ...others] = service.operations;
+      const sheet =
+        first && others.length === 0 ? `/operations/${encodeURIComponent(first.id)}` : '';
+      await navigate(`/services/${service.id}${sheet}`);
     },
   });
 }

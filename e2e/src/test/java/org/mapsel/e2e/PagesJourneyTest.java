@@ -5,6 +5,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -125,6 +127,125 @@ class PagesJourneyTest {
         .isVisible();
     user.press("Undo").press("Undo");
     assertThat(sentence).not().containsText("Hail them is pressed if");
+  }
+
+  private static final String BOOKINGS =
+      """
+      openapi: 3.0.3
+      info: {title: Stores, version: "1"}
+      servers: [{url: "http://localhost:7391/"}]
+      paths:
+        /orders:
+          post:
+            operationId: order
+            requestBody:
+              content:
+                application/json:
+                  schema:
+                    type: object
+                    properties:
+                      quay: {type: string}
+                      goods:
+                        type: array
+                        items:
+                          type: object
+                          required: [item]
+                          properties:
+                            item: {type: string}
+                            crates: {type: integer}
+            responses:
+              "200":
+                description: Ordered.
+                content:
+                  application/json:
+                    schema: {type: object, properties: {number: {type: string}}}
+      """;
+
+  @Test
+  void aListIsFilledInLineByLineAndSentAsOne() {
+    user.goTo("/services")
+        .page
+        .getByLabel("Description files")
+        .setInputFiles(
+            new FilePayload("stores.yaml", "text/yaml", BOOKINGS.getBytes(StandardCharsets.UTF_8)));
+    user.press("Take 1 operation");
+    user.press("Make a page from this");
+    assertThat(user.role(AriaRole.GROUP, "Goods")).isVisible();
+    user.run(true).type("Quay", "North");
+    line(1, "Item").fill("Rope");
+    user.press("Another line");
+    assertThat(line(2, "Item")).isFocused();
+    line(2, "Crates").fill("3");
+    user.press("Order").sees("Please fill in: Item in line 2.");
+    line(2, "Item").fill("Paint");
+    user.press("Order");
+    user.sees("No connection to http://localhost:7391/orders");
+    user.press("Show the wire");
+    assertThat(user.page.locator("body")).containsText("Paint");
+    assertThat(user.page.locator("body")).containsText("Rope");
+    user.press("Take line 1 away");
+    assertThat(line(1, "Item")).hasValue("Paint");
+  }
+
+  private Locator line(int number, String label) {
+    return user.role(AriaRole.GROUP, "Line " + number)
+        .getByLabel(Pattern.compile("^" + label + "\\s*\\*?$"));
+  }
+
+  @Test
+  void rowsHaveButtonsAndTotalsAndPartsStandUnderTabs() {
+    user.build("yard-board", "List cranes").press("Page");
+    user.role(AriaRole.MENUITEM, "Add a button…").click();
+    user.role(AriaRole.TEXTBOX, "Words on the button").fill("Which one");
+    user.keys("Enter");
+    sentence("Which one is pressed").getByRole(AriaRole.BUTTON, named("Add a step")).click();
+    user.role(AriaRole.MENUITEM, "say something").click();
+    sentence("Which one is pressed")
+        .getByRole(AriaRole.BUTTON, named("With: nothing yet. Change"))
+        .click();
+    user.page.getByLabel("Find what can fill it").fill("Name of the chosen row");
+    user.page
+        .getByRole(AriaRole.MENUITEM)
+        .filter(new Locator.FilterOptions().setHasText("Name of the chosen row"))
+        .first()
+        .click();
+    user.press("Which one");
+    choose("Where it stands", "in every row of Cranes");
+    user.heads().filter(new Locator.FilterOptions().setHasText("Lifts")).first().click();
+    choose("What stands under it", "most");
+    user.press("Page");
+    user.role(AriaRole.MENUITEM, "Add a group or tab…").click();
+    user.role(AriaRole.TEXTBOX, "Words over the group").fill("All of them");
+    user.keys("Enter");
+    user.role(AriaRole.HEADING, "All of them").click();
+    choose("How the group stands", "as a tab");
+    user.role(AriaRole.HEADING, "Cranes").click();
+    choose("Where it stands", "in All of them");
+    assertThat(user.role(AriaRole.TABPANEL, "All of them")).containsText("Cranes");
+
+    user.visit("yard-board", "List cranes");
+    assertThat(user.role(AriaRole.TAB, "All of them")).isVisible();
+    row("Egret").getByRole(AriaRole.BUTTON, named("Which one")).click();
+    user.sees("Egret");
+    assertThat(user.page.getByRole(AriaRole.ALERT)).containsText("Egret");
+    assertThat(user.page.locator("tfoot")).containsText("most");
+    user.build("yard-board", "List cranes");
+    for (int i = 0; i < 7; i++) {
+      user.press("Undo");
+      assertThat(user.role(AriaRole.STATUS, "Saving")).hasText("Saved");
+    }
+  }
+
+  private void choose(String setting, String words) {
+    user.page.getByLabel(setting).first().click();
+    user.role(AriaRole.OPTION, words).click();
+    assertThat(user.role(AriaRole.STATUS, "Saving")).hasText("Saved");
+  }
+
+  private Locator sentence(String words) {
+    return user.page
+        .getByRole(AriaRole.LISTITEM)
+        .filter(new Locator.FilterOptions().setHasText(words));
   }
 
   private static Locator.GetByRoleOptions named(String name) {

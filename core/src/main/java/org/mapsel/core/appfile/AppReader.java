@@ -87,6 +87,13 @@ final class AppReader {
   private static Part part(Json json) {
     return switch (json.kind()) {
       case "form" -> new Part.Form(base(json), json.list("items", AppReader::input));
+      case "lines" -> new Part.Lines(base(json), json.list("items", AppReader::input));
+      case "group" ->
+          new Part.Group(
+              base(json),
+              json.find("way")
+                  .map(way -> way.choice(Part.Group.Way.class))
+                  .orElse(Part.Group.Way.OPEN));
       case "table" -> new Part.Table(rowsBase(json), json.list("items", AppReader::shown));
       case "cards" -> new Part.Cards(rowsBase(json), json.list("items", AppReader::shown));
       case "chart" ->
@@ -128,7 +135,8 @@ final class AppReader {
                         .map(width -> width.choice(Frame.Width.class))
                         .orElse(Frame.Width.FULL),
                     frame.find("whenEmpty").map(Json::text).orElse(""),
-                    frame.find("buildersOnly").map(Json::flag).orElse(false)))
+                    frame.find("buildersOnly").map(Json::flag).orElse(false),
+                    frame.findText("within").map(PartId::new)))
         .orElse(Frame.USUAL);
   }
 
@@ -151,7 +159,8 @@ final class AppReader {
     return new Shown(
         new PartId(json.text("id")),
         ModelReader.overrides(json, "only"),
-        mapping(json, Shown.VALUE));
+        mapping(json, Shown.VALUE),
+        json.find("total").map(total -> total.choice(Shown.Total.class)));
   }
 
   private static Call call(Json json) {

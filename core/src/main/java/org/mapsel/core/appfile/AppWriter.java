@@ -16,6 +16,7 @@ import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Reaction;
+import org.mapsel.core.page.Shown;
 import org.mapsel.core.page.Trigger;
 import org.mapsel.core.ref.FieldPath;
 import tools.jackson.databind.node.ArrayNode;
@@ -119,6 +120,7 @@ final class AppWriter {
     if (frame.buildersOnly()) {
       written.put("buildersOnly", true);
     }
+    frame.within().ifPresent(around -> written.put("within", around.text()));
   }
 
   private static ObjectNode part(Part part) {
@@ -126,6 +128,8 @@ final class AppWriter {
     String kind =
         switch (part) {
           case Part.Form form -> "form";
+          case Part.Lines lines -> "lines";
+          case Part.Group group -> "group";
           case Part.Table table -> "table";
           case Part.Cards cards -> "cards";
           case Part.Chart chart -> "chart";
@@ -142,6 +146,9 @@ final class AppWriter {
     }
     if (part instanceof Part.Button button && button.manner() != Part.Button.Manner.MAIN) {
       json.put("manner", Json.name(button.manner()));
+    }
+    if (part instanceof Part.Group group && group.way() != Part.Group.Way.OPEN) {
+      json.put("way", Json.name(group.way()));
     }
     list(json, "items", part.items(), AppWriter::item);
     return json;
@@ -162,6 +169,9 @@ final class AppWriter {
                 written.set("value", PathJson.write(options.value()));
                 written.set("words", PathJson.write(options.words()));
               });
+    }
+    if (item instanceof Shown shown) {
+      shown.total().ifPresent(total -> json.put("total", Json.name(total)));
     }
     ModelWriter.overrides(json, "only", item.only());
     return json;

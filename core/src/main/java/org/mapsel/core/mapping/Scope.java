@@ -1,5 +1,6 @@
 package org.mapsel.core.mapping;
 
+import java.util.Map;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.value.Value;
@@ -25,42 +26,11 @@ public interface Scope {
 
   /** The same while one row is looked at. */
   default Scope at(Value row) {
-    Scope around = this;
-    return new Scope() {
-      @Override
-      public Value entered(PartId input) {
-        return around.entered(input);
-      }
+    return new Closer(this, row, Map.of());
+  }
 
-      @Override
-      public Value argument(String name) {
-        return around.argument(name);
-      }
-
-      @Override
-      public Value chosen(PartId part) {
-        return around.chosen(part);
-      }
-
-      @Override
-      public Value draft(PartId form) {
-        return around.draft(form);
-      }
-
-      @Override
-      public Value returned(CallId call) {
-        return around.returned(call);
-      }
-
-      @Override
-      public Value row() {
-        return row;
-      }
-
-      @Override
-      public Value run(Source.Run.What what) {
-        return around.run(what);
-      }
-    };
+  /** The same while one of several lines that were filled in is looked at, by its inputs. */
+  default Scope onLine(Map<PartId, Value> line) {
+    return new Closer(this, row(), line);
   }
 }

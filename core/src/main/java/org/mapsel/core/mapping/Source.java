@@ -7,7 +7,7 @@ import org.mapsel.core.ref.PartId;
 /** Where the value of a slot comes from. */
 public sealed interface Source {
 
-  /** Typed or chosen in an input. */
+  /** Typed or chosen in an input; or all lines of a part in which lines are filled in. */
   record Entered(PartId input) implements Source {}
 
   /** Always this. */

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.mapsel.core.mapping.Mapping;
+import org.mapsel.core.mapping.Source;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
@@ -87,6 +88,32 @@ public record Page(
   /** Every input, from top to bottom. */
   public Stream<Input> inputs() {
     return items().map(Inside::item).filter(Input.class::isInstance).map(Input.class::cast);
+  }
+
+  /** The table or list in whose rows a part is drawn. */
+  public Optional<Part> rowsAround(Part part) {
+    return part.frame().within().flatMap(this::rowsPart).map(Part.class::cast);
+  }
+
+  /** The group that a part stands in. */
+  public Optional<Part> groupAround(Part part) {
+    return part.frame().within().flatMap(this::part).filter(Part.Group.class::isInstance);
+  }
+
+  /** The buttons that stand in every row of a part. */
+  public List<Part.Button> buttonsIn(Part.OverRows rows) {
+    return parts.stream()
+        .filter(Part.Button.class::isInstance)
+        .map(Part.Button.class::cast)
+        .filter(button -> button.frame().within().filter(rows.id()::equals).isPresent())
+        .toList();
+  }
+
+  /** The part whose lines a mapping takes; nothing if it takes something else. */
+  public Optional<Part.Lines> linesOf(Mapping mapping) {
+    return mapping.source() instanceof Source.Entered entered
+        ? part(entered.input()).filter(Part.Lines.class::isInstance).map(Part.Lines.class::cast)
+        : Optional.empty();
   }
 
   /** Every slot that has a mapping, the calls' first. */

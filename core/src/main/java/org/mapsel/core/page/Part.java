@@ -117,6 +117,67 @@ public sealed interface Part {
     }
   }
 
+  /**
+   * Lines that are filled in, any number of them, each with the same inputs: what a repeated
+   * parameter is made of.
+   */
+  record Lines(Base base, List<Input> items) implements Part {
+    public Lines {
+      items = List.copyOf(items);
+    }
+
+    public static Lines of(PartId id, String words, List<Input> items) {
+      return new Lines(Base.of(id).with(HEADING, Optional.of(Mapping.fixed(words))), items);
+    }
+
+    @Override
+    public Lines with(Base other) {
+      return new Lines(other, items);
+    }
+
+    @Override
+    public Lines withItems(List<? extends Item> other) {
+      return new Lines(base, only(Input.class, other));
+    }
+  }
+
+  /** Holds other parts: those whose frame says that they stand in it. */
+  record Group(Base base, Way way) implements Part {
+
+    /** How it holds them. */
+    public enum Way {
+      /** Under its heading. */
+      OPEN,
+      /** Shut until somebody opens it. */
+      FOLDED,
+      /** As a tab; groups next to each other that are tabs share one bar. */
+      TAB
+    }
+
+    public static Group of(PartId id, String words) {
+      return new Group(Base.of(id).with(HEADING, Optional.of(Mapping.fixed(words))), Way.OPEN);
+    }
+
+    @Override
+    public Group with(Base other) {
+      return new Group(other, way);
+    }
+
+    public Group with(Way other) {
+      return new Group(base, other);
+    }
+
+    @Override
+    public List<Item> items() {
+      return List.of();
+    }
+
+    @Override
+    public Group withItems(List<? extends Item> other) {
+      return this;
+    }
+  }
+
   /** Something to press. */
   record Button(Base base, Manner manner) implements Part {
 

@@ -7,18 +7,37 @@ import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.Overrides;
 import org.mapsel.core.ref.PartId;
 
-/** A column of a table or a field of a record. */
-public record Shown(PartId id, Overrides only, Optional<Mapping> value) implements Item {
+/**
+ * A column of a table or a field of a record.
+ *
+ * @param total what is said of all rows under the column
+ */
+public record Shown(PartId id, Overrides only, Optional<Mapping> value, Optional<Total> total)
+    implements Item {
 
   public static final String VALUE = "value";
 
+  /** What can be said of the values of a column. */
+  public enum Total {
+    SUM,
+    MEAN,
+    LEAST,
+    MOST,
+    /** How many rows have a value. */
+    COUNT
+  }
+
   public static Shown of(PartId id, Source source) {
-    return new Shown(id, Overrides.NONE, Optional.of(new Mapping(source)));
+    return new Shown(id, Overrides.NONE, Optional.of(new Mapping(source)), Optional.empty());
   }
 
   @Override
   public Shown with(Overrides other) {
-    return new Shown(id, other, value);
+    return new Shown(id, other, value, total);
+  }
+
+  public Shown withTotal(Optional<Total> other) {
+    return new Shown(id, only, value, other);
   }
 
   @Override
@@ -38,6 +57,6 @@ public record Shown(PartId id, Overrides only, Optional<Mapping> value) implemen
 
   @Override
   public Shown withSlot(String name, Optional<Mapping> other) {
-    return name.equals(VALUE) ? new Shown(id, only, other) : this;
+    return name.equals(VALUE) ? new Shown(id, only, other, total) : this;
   }
 }

@@ -18,6 +18,7 @@ import org.mapsel.core.model.Formats;
 import org.mapsel.core.model.Overrides;
 import org.mapsel.core.page.edit.AddButton;
 import org.mapsel.core.page.edit.AddCall;
+import org.mapsel.core.page.edit.AddGroup;
 import org.mapsel.core.page.edit.AddPage;
 import org.mapsel.core.page.edit.AddReaction;
 import org.mapsel.core.page.edit.AddStep;
@@ -26,6 +27,7 @@ import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.page.edit.AppEditor;
 import org.mapsel.core.page.edit.CallOnOpening;
 import org.mapsel.core.page.edit.CopyPage;
+import org.mapsel.core.page.edit.FillFromInput;
 import org.mapsel.core.page.edit.FillSlot;
 import org.mapsel.core.page.edit.MoveItem;
 import org.mapsel.core.page.edit.MovePart;
@@ -39,7 +41,9 @@ import org.mapsel.core.page.edit.RemoveStep;
 import org.mapsel.core.page.edit.RenamePage;
 import org.mapsel.core.page.edit.SetAction;
 import org.mapsel.core.page.edit.SetFrame;
+import org.mapsel.core.page.edit.SetGroupWay;
 import org.mapsel.core.page.edit.SetOnlyHere;
+import org.mapsel.core.page.edit.SetTotal;
 import org.mapsel.core.page.edit.ShowField;
 import org.mapsel.core.page.edit.TurnInto;
 import org.mapsel.core.page.edit.UseField;
@@ -105,7 +109,7 @@ class EditsPropertyTest {
       Optional<Page.Inside> item = any(page.get().items().toList());
       Optional<Slot> slot = any(page.get().slots());
       int by = random.nextInt(5) - 2;
-      return switch (random.nextInt(28)) {
+      return switch (random.nextInt(32)) {
         case 0 -> new RenamePage(id, "Page " + random.nextInt());
         case 1 -> new AddText(id, "Words");
         case 2 -> part.<AppEdit>map(one -> new MovePart(id, one.id(), by)).orElseGet(this::start);
@@ -150,7 +154,10 @@ class EditsPropertyTest {
                             new Frame(
                                 any(List.of(Frame.Width.values())).orElseThrow(),
                                 "none",
-                                random.nextBoolean())))
+                                random.nextBoolean(),
+                                random.nextBoolean()
+                                    ? Optional.empty()
+                                    : Optional.of(part(page.get())))))
                 .orElseGet(this::start);
         case 18 ->
             part.<AppEdit>map(
@@ -192,6 +199,20 @@ class EditsPropertyTest {
                                     one.id(),
                                     any(List.of("if", "words", "value")).orElseThrow()),
                                 Optional.of(source(page.get()))))
+                .orElseGet(this::start);
+        case 27 -> new AddGroup(id, "Group");
+        case 28 ->
+            part.<AppEdit>map(
+                    one ->
+                        new SetGroupWay(
+                            id, one.id(), any(List.of(Part.Group.Way.values())).orElseThrow()))
+                .orElseGet(this::start);
+        case 29 ->
+            item.<AppEdit>map(
+                    one -> new SetTotal(id, one.item().id(), any(List.of(Shown.Total.values()))))
+                .orElseGet(this::start);
+        case 30 ->
+            call.<AppEdit>map(one -> new FillFromInput(id, one.id(), FieldPath.of("job", "group")))
                 .orElseGet(this::start);
         default ->
             call.<AppEdit>map(
@@ -366,7 +387,9 @@ class EditsPropertyTest {
               new PageViews(plan, state, new Formats(Locale.UK), PageBench.NOW, true)
                   .page()
                   .parts())
-          .hasSameSizeAs(page.parts());
+          .as("buttons in rows are drawn there")
+          .hasSameSizeAs(
+              page.parts().stream().filter(part -> page.rowsAround(part).isEmpty()).toList());
     }
   }
 }

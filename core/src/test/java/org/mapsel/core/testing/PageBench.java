@@ -262,6 +262,8 @@ public final class PageBench {
                 case PartView.ChartView chart -> "chart " + chart.heading() + " " + items;
                 case PartView.RecordView record -> "record " + items;
                 case PartView.ButtonView button -> "button " + button.heading();
+                case PartView.LinesView lines -> "lines " + lines.heading() + " " + items;
+                case PartView.GroupView group -> "group " + group.heading();
                 case PartView.TextView text -> "text " + text.heading();
               };
             })

@@ -11,6 +11,7 @@ import org.mapsel.core.model.Overrides;
 import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Part;
+import org.mapsel.core.page.Shown;
 import org.mapsel.core.page.kind.PartKinds;
 import org.mapsel.core.page.reach.FieldBehind;
 import org.mapsel.core.page.view.PageView;
@@ -19,7 +20,9 @@ import org.mapsel.server.apps.BenchViews.FieldPlace;
 import org.mapsel.server.apps.BenchViews.InputSettings;
 import org.mapsel.server.apps.BenchViews.ItemView;
 import org.mapsel.server.apps.BenchViews.PartSettings;
+import org.mapsel.server.apps.BenchViews.PlaceView;
 import org.mapsel.server.apps.BenchViews.SlotView;
+import org.mapsel.server.apps.BenchViews.TotalSettings;
 
 /** What the strip over a part, or a thing in one, offers. */
 final class BenchItems {
@@ -54,6 +57,7 @@ final class BenchItems {
               Overrides.NONE,
               null,
               settings(part),
+              null,
               null));
       part.items().forEach(item -> items.add(item(part, item)));
     }
@@ -66,7 +70,27 @@ final class BenchItems {
         known.slot(part.id(), Part.SHOWN_IF),
         part instanceof Part.Button button ? button.manner() : null,
         part instanceof Part.Chart chart ? chart.drawing() : null,
-        part instanceof Part.OverRows);
+        part instanceof Part.Group group ? group.way() : null,
+        part instanceof Part.OverRows,
+        places(part));
+  }
+
+  /** Where else a part can stand. */
+  private List<PlaceView> places(Part part) {
+    return known.page().parts().stream()
+        .filter(around -> !around.id().equals(part.id()))
+        .filter(
+            around ->
+                switch (around) {
+                  case Part.Group group -> !(part instanceof Part.Group);
+                  case Part.Table table -> part instanceof Part.Button;
+                  case Part.Cards cards -> part instanceof Part.Button;
+                  default -> false;
+                })
+        .map(
+            around ->
+                new PlaceView(around.id(), known.nameOf(around), around instanceof Part.OverRows))
+        .toList();
   }
 
   private ItemView item(Part part, Item item) {
@@ -93,7 +117,10 @@ final class BenchItems {
         item.only(),
         look,
         null,
-        item instanceof Input input ? settings(input) : null);
+        item instanceof Input input ? settings(input) : null,
+        item instanceof Shown shown && part instanceof Part.OverRows
+            ? new TotalSettings(shown.total().orElse(null))
+            : null);
   }
 
   private InputSettings settings(Input input) {
@@ -106,6 +133,7 @@ final class BenchItems {
   private static String kind(Part part) {
     return switch (part) {
       case Part.Form form -> "input";
+      case Part.Lines lines -> "input";
       case Part.Table table -> "column";
       default -> "field";
     };

@@ -11,6 +11,7 @@ import org.mapsel.core.page.Action;
 import org.mapsel.core.page.Frame;
 import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Part;
+import org.mapsel.core.page.Shown;
 import org.mapsel.core.page.Trigger;
 import org.mapsel.core.page.view.PageView;
 import org.mapsel.core.pairing.Grade;
@@ -84,19 +85,33 @@ final class BenchViews {
       Overrides only,
       @Nullable Look look,
       @Nullable PartSettings settings,
-      @Nullable InputSettings input) {}
+      @Nullable InputSettings input,
+      @Nullable TotalSettings total) {}
 
   /**
    * What a part as a whole is set to.
    *
    * @param overRows whether it can show its rows in another way
+   * @param places where else it can stand than on the page itself
    */
   record PartSettings(
       Frame frame,
       SlotView shownIf,
       Part.Button.@Nullable Manner manner,
       Part.Chart.@Nullable Drawing drawing,
-      boolean overRows) {}
+      Part.Group.@Nullable Way way,
+      boolean overRows,
+      List<PlaceView> places) {}
+
+  /**
+   * A part that another one can stand in.
+   *
+   * @param rows whether in every one of its rows
+   */
+  record PlaceView(PartId part, String name, boolean rows) {}
+
+  /** What a column over rows says of all of them. */
+  record TotalSettings(Shown.@Nullable Total total) {}
 
   /**
    * What an input is set to.

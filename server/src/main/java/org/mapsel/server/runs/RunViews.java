@@ -77,8 +77,12 @@ final class RunViews {
   })
   sealed interface Happening {
 
-    /** A button was pressed. */
-    record ButtonPressed(String button) implements Happening {}
+    /**
+     * A button was pressed.
+     *
+     * @param row the number of the row that it stands in, nothing if it stands in none
+     */
+    record ButtonPressed(String button, @Nullable Integer row) implements Happening {}
 
     /** A row was chosen, by its number. */
     record RowPicked(String part, int row) implements Happening {}

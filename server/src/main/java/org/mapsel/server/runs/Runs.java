@@ -18,7 +18,9 @@ import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.model.Formats;
 import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Part;
 import org.mapsel.core.page.ServiceLookup;
+import org.mapsel.core.page.run.Lines;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.page.run.PageRunner;
@@ -26,6 +28,7 @@ import org.mapsel.core.page.run.PageState;
 import org.mapsel.core.page.view.PageView;
 import org.mapsel.core.page.view.PageViews;
 import org.mapsel.core.page.view.PartView;
+import org.mapsel.core.page.view.TakenRows;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.value.ListValue;
@@ -153,8 +156,7 @@ class Runs {
   /** What is told of a visitor; what is not on the page for them cannot have happened. */
   private PageEvent event(Running running, RunViews.Happening happening, Locale locale) {
     return switch (happening) {
-      case RunViews.Happening.ButtonPressed pressed ->
-          new PageEvent.Pressed(shown(running, pressed.button(), locale));
+      case RunViews.Happening.ButtonPressed pressed -> pressed(running, pressed, locale);
       case RunViews.Happening.RowPicked chosen -> {
         PartId part = shown(running, chosen.part(), locale);
         boolean there =
@@ -181,6 +183,18 @@ class Runs {
     };
   }
 
+  private PageEvent pressed(
+      Running running, RunViews.Happening.ButtonPressed pressed, Locale locale) {
+    if (pressed.row() == null) {
+      return new PageEvent.Pressed(shown(running, pressed.button(), locale));
+    }
+    PartId button = new PartId(pressed.button());
+    if (!views(running, locale).shows(button, pressed.row())) {
+      throw Problem.conflict("SERVER_PART_HIDDEN");
+    }
+    return new PageEvent.Pressed(button, Optional.of(pressed.row()));
+  }
+
   private PartId shown(Running running, String part, Locale locale) {
     PartId id = new PartId(part);
     if (!views(running, locale).shows(id)) {
@@ -194,8 +208,18 @@ class Runs {
     Map<PartId, Value> inputs = new HashMap<>();
     typed.forEach(
         (input, value) -> {
-          if (running.plan().inputs().containsKey(new PartId(input))) {
-            inputs.put(new PartId(input), ValueJson.read(value));
+          PartId id = new PartId(input);
+          Optional<Part.Lines> lines =
+              running
+                  .plan()
+                  .page()
+                  .part(id)
+                  .filter(Part.Lines.class::isInstance)
+                  .map(Part.Lines.class::cast);
+          if (lines.isPresent()) {
+            inputs.put(id, Lines.checked(lines.get(), ValueJson.read(value)));
+          } else if (running.plan().inputs().containsKey(id)) {
+            inputs.put(id, ValueJson.read(value));
           }
         });
     return new PageEvent.Entered(inputs);
@@ -209,11 +233,11 @@ class Runs {
         .orElseThrow(() -> Problem.missing("APP_PART_MISSING", "part", part, "page", ""));
   }
 
-  /** All rows of a part as the visitor sees them, with their labels first. */
-  List<List<String>> texts(String id, String part, Locale locale) {
+  /** All rows of a part as the visitor sees them. */
+  TakenRows taken(String id, String part, Locale locale) {
     Running running = pages.running(kept(id));
     return views(running, locale)
-        .texts(shown(running, part, locale))
+        .taken(shown(running, part, locale))
         .orElseThrow(() -> Problem.missing("APP_PART_MISSING", "part", part, "page", ""));
   }
 

@@ -60,7 +60,15 @@ class RunsController {
   /** All rows of a part as they are seen, as separated values. */
   @GetMapping(value = "/runs/{run}/parts/{part}/rows.csv", produces = "text/csv;charset=UTF-8")
   String csv(@PathVariable String run, @PathVariable String part, Locale locale) {
-    return RowsFile.csv(runs.texts(run, part, locale));
+    return RowsFile.csv(runs.taken(run, part, locale));
+  }
+
+  /** All rows of a part as they are seen, as a workbook in which numbers are numbers. */
+  @GetMapping(
+      value = "/runs/{run}/parts/{part}/rows.xlsx",
+      produces = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet")
+  byte[] workbook(@PathVariable String run, @PathVariable String part, Locale locale) {
+    return RowsFile.workbook(runs.taken(run, part, locale));
   }
 
   /** What a part says on a page that was just opened, for start pages. */

@@ -308,6 +308,34 @@ class AppsApiTest {
   }
 
   @Test
+  void aButtonInRowsIsPressedInARowThatIsThereAndNowhereElse() {
+    edit(1, addPage);
+    Api.Answer run =
+        press(
+            api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}"), "S-20417");
+    String events = "/api/runs/" + run.text("/run") + "/events";
+    String table = part(run, "/page/parts", "table");
+    edit(2, "{'kind':'addButton','page':'" + pageId() + "','words':'Hail'}");
+    String button = api.get(page() + "/bench").text("/page/parts/3/id");
+    edit(
+        3,
+        "{'kind':'setFrame','page':'"
+            + pageId()
+            + "','part':'"
+            + button
+            + "','frame':{'width':'CONTENT','whenEmpty':'','buildersOnly':false,'within':'"
+            + table
+            + "'}}");
+
+    String pressed = "{'inputs':{},'event':{'kind':'pressed','button':'" + button + "'";
+    assertThat(api.post(events, pressed + "}}").code()).isEqualTo("SERVER_PART_HIDDEN");
+    assertThat(api.post(events, pressed + ",'row':9999}}").code()).isEqualTo("SERVER_PART_HIDDEN");
+    Api.Answer after = api.post(events, pressed + ",'row':1}}");
+    assertThat(after.body().at("/page/parts/2/rows/chosen").asInt()).isEqualTo(1);
+    assertThat(after.text("/page/parts/2/rows/buttons/0/heading")).isEqualTo("Hail");
+  }
+
+  @Test
   void aPageLeadsToAnotherAndBackWithWhatItSaid() {
     edit(1, addPage);
     String first = pageId();

@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Source;
+import org.mapsel.core.model.Labels;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Input;
@@ -21,8 +22,15 @@ import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.Shape;
 
-/** Fills a simple parameter from a new input, in the form of the call or a new one. */
+/**
+ * Fills a parameter from what a visitor types: a simple one from a new input, a record from an
+ * input for each of its fields, a list of records from lines that are filled in. New inputs stand
+ * in the form of the call or in a new one; those of a parameter inside lines stand in every line.
+ */
 public record FillFromInput(PageId page, CallId call, FieldPath parameter) implements AppEdit {
+
+  /** Of a record that says nothing of what it needs so many fields are asked for at first. */
+  private static final int MOST_AT_FIRST = 12;
 
   @Override
   public String title() {
@@ -34,7 +42,8 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
     Page known = editing.page(page);
     Call filled = editing.call(known, call);
     FieldTree.Row row = editing.reach(known).parameters(call).get(parameter);
-    if (row == null || !(row.shape() instanceof Shape.Scalar)) {
+    if (row == null
+        || !(row.shape() instanceof Shape.Scalar || row.shape() instanceof Shape.Record)) {
       throw new EditRefused(
           Finding.error(
               "APP_PARAMETER_MISSING",
@@ -43,16 +52,112 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
               "operation",
               filled.operation().text()));
     }
-    if (filled.mapping(parameter).map(Mapping::source).orElse(null) instanceof Source.Entered) {
+    if (isAskedFor(filled, parameter)) {
       return editing.app();
     }
+    Page asking =
+        row.shape() instanceof Shape.Scalar
+            ? asking(editing, known, parameter)
+            : record(editing, known, row);
+    return TypesInUse.of(editing.app().with(asking), asking, editing);
+  }
+
+  private static boolean isAskedFor(Call call, FieldPath path) {
+    return call.mapping(path).map(Mapping::source).orElse(null) instanceof Source.Entered;
+  }
+
+  private Page record(Editing editing, Page before, FieldTree.Row row) {
+    Page after = row.repeats() ? withLines(editing, withoutInputs(before)) : before;
+    for (FieldPath field : fields(editing, before)) {
+      if (!isAskedFor(editing.call(after, call), field)) {
+        after = asking(editing, after, field);
+      }
+    }
+    return after;
+  }
+
+  /** The simple fields of a record that must be filled, or else the first ones. */
+  private List<FieldPath> fields(Editing editing, Page before) {
+    List<FieldTree.Row> inside =
+        editing.reach(before).parameters(call).values().stream()
+            .filter(row -> row.path().length() > parameter.length())
+            .filter(row -> row.path().startsWith(parameter))
+            .filter(row -> row.shape() instanceof Shape.Scalar)
+            .filter(row -> row.field().fixed().isEmpty() && !isInList(editing, before, row.path()))
+            .toList();
+    List<FieldTree.Row> needed = inside.stream().filter(FieldTree.Row::needed).toList();
+    boolean few = inside.size() <= MOST_AT_FIRST;
+    return (few || needed.isEmpty() ? inside : needed)
+        .stream().limit(MOST_AT_FIRST).map(FieldTree.Row::path).toList();
+  }
+
+  /** Whether a list further inside is around a field: its items need lines of their own. */
+  private boolean isInList(Editing editing, Page before, FieldPath path) {
+    for (int length = parameter.length() + 1; length < path.length(); length++) {
+      FieldTree.Row around = editing.reach(before).parameters(call).get(path.first(length));
+      if (around != null && around.repeats()) {
+        return true;
+      }
+    }
+    return false;
+  }
+
+  /** Without the inputs that asked for one item only. */
+  private Page withoutInputs(Page before) {
+    Page left = before;
+    for (Call.Parameter inside : before.call(call).orElseThrow().parameters()) {
+      if (inside.path().length() > parameter.length()
+          && inside.path().startsWith(parameter)
+          && inside.mapping().source() instanceof Source.Entered entered) {
+        left =
+            Removal.unusedInput(
+                left.with(new SlotId.OfParameter(page, call, inside.path()), Optional.empty()),
+                entered.input());
+      }
+    }
+    return left;
+  }
+
+  /** The page with lines for a repeated parameter, above its first button. */
+  private Page withLines(Editing editing, Page before) {
     PartId id = new PartId(editing.ids().next(parameter.last()));
-    Page asking = withInput(editing, known, filled, Input.of(id));
-    Page mapped =
-        asking.with(
-            new SlotId.OfParameter(page, call, parameter),
-            Optional.of(new Mapping(new Source.Entered(id))));
-    return TypesInUse.of(editing.app().with(mapped), mapped, editing);
+    List<Part> parts = new ArrayList<>(before.parts());
+    int button = 0;
+    while (button < parts.size() && !(parts.get(button) instanceof Part.Button)) {
+      button++;
+    }
+    parts.add(
+        button == parts.size() ? 0 : button,
+        Part.Lines.of(id, Labels.of(parameter.last()), List.of()));
+    return filled(before.withParts(parts), parameter, id);
+  }
+
+  private Page filled(Page before, FieldPath path, PartId from) {
+    return before.with(
+        new SlotId.OfParameter(page, call, path),
+        Optional.of(new Mapping(new Source.Entered(from))));
+  }
+
+  private Page asking(Editing editing, Page before, FieldPath path) {
+    PartId id = new PartId(editing.ids().next(path.last()));
+    Call known = editing.call(before, call);
+    Optional<Part> lines =
+        known
+            .around(path)
+            .map(Call.Parameter::mapping)
+            .flatMap(before::linesOf)
+            .map(Part.class::cast);
+    Page after =
+        lines
+            .map(part -> with(before, part, Input.of(id)))
+            .orElseGet(() -> withInput(editing, before, known, Input.of(id)));
+    return filled(after, path, id);
+  }
+
+  private static Page with(Page page, Part part, Input input) {
+    List<Item> items = new ArrayList<>(part.items());
+    items.add(input);
+    return page.with(part.withItems(items));
   }
 
   /** Beside the inputs that fill the call already, or in the first form, or in a new one on top. */
@@ -65,12 +170,11 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
                         ? page.item(entered.input()).stream()
                         : Stream.empty())
             .map(Page.Inside::part)
+            .filter(Part.Form.class::isInstance)
             .findFirst()
             .or(() -> page.parts().stream().filter(Part.Form.class::isInstance).findFirst());
     if (form.isPresent()) {
-      List<Item> items = new ArrayList<>(form.get().items());
-      items.add(input);
-      return page.with(form.get().withItems(items));
+      return with(page, form.get(), input);
     }
     List<Part> parts = new ArrayList<>(page.parts());
     parts.add(0, Part.Form.of(new PartId(editing.ids().next("form")), List.of(input)));

@@ -5,6 +5,7 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.page.App;
+import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.ref.PartId;
@@ -36,11 +37,42 @@ public record FillSlot(SlotId slot, Optional<Source> source) implements AppEdit 
     if (source.isPresent() && known.mapping(slot).equals(source.map(Mapping::new))) {
       return editing.app();
     }
+    filled = withoutOrphans(known, filled);
+    if (slot instanceof SlotId.OfParameter parameter) {
+      filled = PairedRecord.of(editing.after(editing.app().with(filled)), filled, parameter);
+    }
     SlotCheck.refuseMisfit(editing.after(editing.app().with(filled)), filled, slot);
     if (before.isPresent()) {
       filled = Removal.unusedInput(filled, before.get());
     }
     return TypesInUse.of(editing.app().with(filled), filled, editing);
+  }
+
+  /** What stands inside a record goes with the rows or lines that it was filled for. */
+  private Page withoutOrphans(Page before, Page filled) {
+    if (!(slot instanceof SlotId.OfParameter parameter) || before.mapping(slot).isEmpty()) {
+      return filled;
+    }
+    Optional<Part.Lines> lines = before.mapping(slot).flatMap(before::linesOf);
+    Page left = lines.map(part -> Removal.part(filled, part.id())).orElse(filled);
+    for (Call.Parameter inside : left.call(parameter.call()).orElseThrow().parameters()) {
+      boolean orphan =
+          inside.path().length() > parameter.parameter().length()
+              && inside.path().startsWith(parameter.parameter())
+              && isOfRow(inside.mapping().source());
+      if (orphan) {
+        left =
+            left.with(
+                new SlotId.OfParameter(slot.page(), parameter.call(), inside.path()),
+                Optional.empty());
+      }
+    }
+    return left;
+  }
+
+  private static boolean isOfRow(Source source) {
+    return source instanceof Source.Row
+        || source instanceof Source.Derived derived && isOfRow(derived.record());
   }
 
   private void refuseMissing(Editing editing, Page known) {

@@ -69,7 +69,11 @@ final class PageCopy {
   }
 
   private Part part(Part part) {
-    Part.Base base = new Part.Base(owner(part.id()), mappings(part.slots()), part.frame());
+    Part.Base base =
+        new Part.Base(
+            owner(part.id()),
+            mappings(part.slots()),
+            part.frame().within(part.frame().within().map(this::owner)));
     return part.with(base).withItems(part.items().stream().map(this::item).toList());
   }
 
@@ -85,7 +89,8 @@ final class PageCopy {
                   .options()
                   .map(one -> new Input.Options(mapping(one.rows()), one.value(), one.words())));
       case Shown shown ->
-          new Shown(owner(shown.id()), shown.only(), shown.value().map(this::mapping));
+          new Shown(
+              owner(shown.id()), shown.only(), shown.value().map(this::mapping), shown.total());
     };
   }
 

@@ -31,14 +31,23 @@ final class Removal {
     for (Item item : gone.get().items()) {
       left = withoutSlots(left, source -> isEntered(source, item.id()));
     }
+    left = withoutSlots(left, source -> isEntered(source, id));
     left =
         withoutSlots(left, source -> source instanceof Source.Chosen one && one.part().equals(id));
+    left = left.withParts(left.parts().stream().map(part -> freed(part, id)).toList());
     return left.withReactions(
         left.reactions().stream()
             .filter(reaction -> !isAbout(reaction.when(), gone.get()))
             .map(reaction -> reaction.without(step -> isAbout(step.action(), gone.get())))
             .filter(reaction -> reaction.all().findAny().isPresent())
             .toList());
+  }
+
+  /** What stood in a part that is gone stands on the page. */
+  private static Part freed(Part part, PartId gone) {
+    return part.frame().within().filter(gone::equals).isPresent()
+        ? part.with(part.base().with(part.frame().within(Optional.empty())))
+        : part;
   }
 
   private static boolean isAbout(Trigger when, Part part) {

@@ -27,10 +27,7 @@ public record InputLook(Input.Kind kind, Look look, boolean required, boolean se
             .kind()
             .or(() -> input.options().map(options -> Input.Kind.CHOICE))
             .orElseGet(() -> InputKinds.usual(look));
-    boolean needed =
-        reach.filledBy(input.id()).stream()
-            .map(slot -> reach.parameters(slot.call()).get(slot.parameter()))
-            .anyMatch(row -> row != null && row.needed() && !row.field().nillable());
+    boolean needed = reach.filledBy(input.id()).stream().anyMatch(reach::isNeeded);
     boolean several =
         field.filter(behind -> behind.field().isRepeated()).isPresent()
             && InputKinds.takesSeveral(kind);

@@ -7,6 +7,8 @@ import org.mapsel.core.page.Part;
 public final class PartKinds {
 
   private static final FormKind FORM = new FormKind();
+  private static final LinesKind LINES = new LinesKind();
+  private static final GroupKind GROUP = new GroupKind();
   private static final TableKind TABLE = new TableKind();
   private static final CardsKind CARDS = new CardsKind();
   private static final ChartKind CHART = new ChartKind();
@@ -26,6 +28,8 @@ public final class PartKinds {
   private static Known<?> known(Part part) {
     return switch (part) {
       case Part.Form form -> new Known<>(FORM, form);
+      case Part.Lines lines -> new Known<>(LINES, lines);
+      case Part.Group group -> new Known<>(GROUP, group);
       case Part.Table table -> new Known<>(TABLE, table);
       case Part.Cards cards -> new Known<>(CARDS, cards);
       case Part.Chart chart -> new Known<>(CHART, chart);

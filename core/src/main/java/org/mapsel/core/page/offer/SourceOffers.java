@@ -3,6 +3,7 @@ package org.mapsel.core.page.offer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Function;
 import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.finding.Outcome;
@@ -117,6 +118,7 @@ public final class SourceOffers {
                                 all)));
     page.inputs()
         .filter(input -> !isStartOf(slot, input))
+        .filter(input -> isInReach(slot, input))
         .forEach(input -> all.add(new Candidate("an input", new Source.Entered(input.id()))));
     for (Part part : page.parts()) {
       if (part instanceof Part.OverRows) {
@@ -152,6 +154,23 @@ public final class SourceOffers {
       all.add(new Candidate("always known", new Source.Run(what)));
     }
     return all;
+  }
+
+  /** What stands in lines is there only for what is filled for each of them. */
+  private boolean isInReach(SlotId slot, Input input) {
+    Optional<Part> lines =
+        page.item(input.id()).map(Page.Inside::part).filter(Part.Lines.class::isInstance);
+    return lines.isEmpty() || lines.equals(linesAround(slot));
+  }
+
+  private Optional<Part> linesAround(SlotId slot) {
+    return slot instanceof SlotId.OfParameter parameter
+        ? page.call(parameter.call())
+            .flatMap(call -> call.around(parameter.parameter()))
+            .map(Call.Parameter::mapping)
+            .flatMap(page::linesOf)
+            .map(Part.class::cast)
+        : Optional.empty();
   }
 
   /** Whether records are handed on as a whole there, and not only their fields. */

@@ -18,6 +18,7 @@ import org.mapsel.core.ref.PartId;
  *
  * @param looks how columns and fields look
  * @param inputs how inputs look
+ * @param needed the parts with lines of which at least one must be filled in, with their names
  * @param headings the words over tables that nobody gave any
  * @param wanted the returned fields that the page needs of each call
  * @param misfits what is wrong with mappings, each about its slot
@@ -27,6 +28,7 @@ public record PagePlan(
     Plan plan,
     Map<PartId, Look> looks,
     Map<PartId, InputLook> inputs,
+    Map<PartId, String> needed,
     Map<PartId, String> headings,
     Map<CallId, Set<FieldPath>> wanted,
     List<Finding> misfits) {
@@ -34,14 +36,15 @@ public record PagePlan(
   public PagePlan {
     looks = Map.copyOf(looks);
     inputs = Map.copyOf(inputs);
+    needed = Map.copyOf(needed);
     headings = Map.copyOf(headings);
     wanted = Map.copyOf(wanted);
     misfits = List.copyOf(misfits);
   }
 
-  /** The inputs that must be filled, with what people call them. */
+  /** The inputs and lines that must be filled, with what people call them. */
   public Map<PartId, String> required() {
-    Map<PartId, String> required = new HashMap<>();
+    Map<PartId, String> required = new HashMap<>(needed);
     inputs.forEach(
         (id, input) -> {
           if (input.required()) {

@@ -12,9 +12,11 @@ import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.MappingPlanner;
 import org.mapsel.core.mapping.Plan;
 import org.mapsel.core.mapping.Planned;
+import org.mapsel.core.model.Labels;
 import org.mapsel.core.model.Look;
 import org.mapsel.core.model.Looks;
 import org.mapsel.core.page.App;
+import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
@@ -26,6 +28,7 @@ import org.mapsel.core.page.reach.FieldBehind;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.ScalarType;
 
 /** Makes pages ready. */
@@ -70,6 +73,7 @@ public final class PagePlanner {
         new Plan(planned),
         looks(planned),
         inputs,
+        needed(),
         headings(),
         WantedFields.of(page, reach),
         misfits);
@@ -136,6 +140,22 @@ public final class PagePlanner {
     ScalarType type =
         Optional.ofNullable(value).flatMap(known -> known.type().scalar()).orElse(ScalarType.TEXT);
     return looks.of(shown.id().text().replaceFirst("_\\d+$", ""), type, shown.only());
+  }
+
+  private Map<PartId, String> needed() {
+    Map<PartId, String> needed = new LinkedHashMap<>();
+    for (Call call : page.calls()) {
+      for (Call.Parameter parameter : call.parameters()) {
+        page.linesOf(parameter.mapping())
+            .filter(
+                lines ->
+                    Optional.ofNullable(reach.parameters(call.id()).get(parameter.path()))
+                        .filter(FieldTree.Row::needed)
+                        .isPresent())
+            .ifPresent(lines -> needed.put(lines.id(), Labels.of(parameter.path().last())));
+      }
+    }
+    return needed;
   }
 
   private Map<PartId, String> headings() {

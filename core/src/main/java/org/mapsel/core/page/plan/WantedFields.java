@@ -8,7 +8,6 @@ import java.util.Set;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Reach;
 import org.mapsel.core.mapping.Source;
-import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
@@ -63,20 +62,16 @@ final class WantedFields {
       case SlotId.OfPart part ->
           page.item(part.owner())
               .map(Page.Inside::part)
+              .or(() -> page.part(part.owner()).flatMap(page::rowsAround))
               .flatMap(
                   around ->
                       around instanceof Part.OverRows table
                           ? table.rows().map(Mapping::source)
                           : Optional.empty());
-      case SlotId.OfParameter parameter -> {
-        Optional<Call> call = page.call(parameter.call());
-        Optional<Source> rows = Optional.empty();
-        for (int i = parameter.parameter().length() - 1; i > 0 && rows.isEmpty(); i--) {
-          FieldPath around = parameter.parameter().first(i);
-          rows = call.flatMap(known -> known.mapping(around)).map(Mapping::source);
-        }
-        yield rows;
-      }
+      case SlotId.OfParameter parameter ->
+          page.call(parameter.call())
+              .flatMap(call -> call.around(parameter.parameter()))
+              .map(around -> around.mapping().source());
     };
   }
 

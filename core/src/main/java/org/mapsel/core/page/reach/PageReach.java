@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.MappingPlanner;
@@ -89,6 +90,38 @@ public final class PageReach {
                           .forEach(row -> rows.put(row.path(), row)));
           return rows;
         });
+  }
+
+  /**
+   * Whether a parameter must be sent: whatever else is left out, or, if it is filled on lines, on
+   * each of them.
+   */
+  public boolean isNeeded(SlotId.OfParameter slot) {
+    Map<FieldPath, FieldTree.Row> rows = parameters(slot.call());
+    FieldTree.Row row = rows.get(slot.parameter());
+    if (row == null || row.field().nillable()) {
+      return false;
+    }
+    Optional<FieldPath> around =
+        page.call(slot.call())
+            .flatMap(call -> call.around(slot.parameter()))
+            .filter(parameter -> page.linesOf(parameter.mapping()).isPresent())
+            .map(Call.Parameter::path);
+    return around
+        .map(
+            lines ->
+                IntStream.rangeClosed(lines.length() + 1, slot.parameter().length())
+                    .mapToObj(slot.parameter()::first)
+                    .allMatch(path -> isOneNeeded(rows, path)))
+        .orElse(row.needed());
+  }
+
+  private static boolean isOneNeeded(Map<FieldPath, FieldTree.Row> rows, FieldPath path) {
+    FieldTree.Row row = rows.get(path);
+    FieldTree.Row around = rows.get(path.first(path.length() - 1));
+    return row != null
+        && row.field().isRequired()
+        && (around == null || !(around.shape() instanceof Shape.OneOf));
   }
 
   /** The parameters that an input fills. */
@@ -225,7 +258,11 @@ public final class PageReach {
     return switch (slot) {
       case SlotId.OfParameter parameter -> ofParameter(parameter);
       case SlotId.OfPart part ->
-          page.item(part.owner()).map(inside -> inside(inside.part())).orElseGet(this::outside);
+          page.item(part.owner())
+              .map(Page.Inside::part)
+              .or(() -> page.part(part.owner()).flatMap(page::rowsAround))
+              .map(this::inside)
+              .orElseGet(this::outside);
     };
   }
 
@@ -253,15 +290,12 @@ public final class PageReach {
 
   /** A parameter inside a repeated one is filled for each of the rows that fill that one. */
   private Reach ofParameter(SlotId.OfParameter slot) {
-    Optional<Call> call = page.call(slot.call());
-    for (int length = slot.parameter().length() - 1; length > 0; length--) {
-      FieldPath around = slot.parameter().first(length);
-      Optional<Mapping> rows = call.flatMap(known -> known.mapping(around));
-      if (rows.isPresent()) {
-        return over(rows.get());
-      }
-    }
-    return outside();
+    Optional<Mapping> rows =
+        page.call(slot.call())
+            .flatMap(call -> call.around(slot.parameter()))
+            .map(Call.Parameter::mapping)
+            .filter(mapping -> page.linesOf(mapping).isEmpty());
+    return rows.map(this::over).orElseGet(this::outside);
   }
 
   /** What formulas may call the inputs, by the name of the input if that is unmistakable. */
@@ -291,6 +325,9 @@ public final class PageReach {
 
     @Override
     public Optional<ValueType> entered(PartId id) {
+      if (page.part(id).filter(Part.Lines.class::isInstance).isPresent()) {
+        return Optional.of(new ValueType.Unknown(true));
+      }
       return page.inputs()
           .filter(input -> input.id().equals(id))
           .findFirst()

@@ -4,6 +4,7 @@ import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.Looks;
 import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Page;
+import org.mapsel.core.page.Part;
 import org.mapsel.core.ref.FieldPath;
 
 /** Sources as people read them. */
@@ -18,6 +19,7 @@ public final class SourceWords {
               .map(Page.Inside::item)
               .filter(Input.class::isInstance)
               .map(input -> input(reach, looks, (Input) input))
+              .or(() -> page.part(entered.input()).map(part -> "the lines of " + words(part)))
               .orElse("an input that is gone");
       case Source.Fixed fixed -> "“" + fixed.text() + "”";
       case Source.Argument argument ->
@@ -45,6 +47,13 @@ public final class SourceWords {
             case FAILURE -> "what the service said";
           };
     };
+  }
+
+  private static String words(Part part) {
+    return part.heading()
+        .map(mapping -> mapping.source() instanceof Source.Fixed fixed ? fixed.text() : "")
+        .filter(text -> !text.isEmpty())
+        .orElse(part.id().text());
   }
 
   private static String input(PageReach reach, Looks looks, Input input) {

@@ -2,6 +2,7 @@ package org.mapsel.core.page.run;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
@@ -46,8 +47,16 @@ public sealed interface PageEvent {
   /** Rows are to be seen in another order, or only some of them. */
   record Arranged(PartId part, PageState.Arrangement arrangement) implements PageEvent {}
 
-  /** A button is pressed. */
-  record Pressed(PartId button) implements PageEvent {}
+  /**
+   * A button is pressed.
+   *
+   * @param row the number of the row that it stands in, as in {@link RowChosen}; that row is chosen
+   */
+  record Pressed(PartId button, Optional<Integer> row) implements PageEvent {
+    public Pressed(PartId button) {
+      this(button, Optional.empty());
+    }
+  }
 
   /** So many seconds have passed since this happened last. */
   record Passed(int seconds) implements PageEvent {}

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Scope;
 import org.mapsel.core.mapping.Source;
@@ -65,7 +66,7 @@ public final class PageRunner {
           case PageEvent.Opened opened -> opened(state, opened, effects);
           case PageEvent.CameBack back -> start(state, new Trigger.CameBack(), effects);
           case PageEvent.Pressed pressed ->
-              pressed(state.withoutMessages(), pressed.button(), effects);
+              pressed(inRow(state.withoutMessages(), pressed), pressed.button(), effects);
           case PageEvent.Entered entered -> entered(state, entered, effects);
           case PageEvent.RowChosen chosen -> chosen(state, chosen, effects);
           case PageEvent.Arranged arranged ->
@@ -209,6 +210,14 @@ public final class PageRunner {
     return after;
   }
 
+  /** The row that a button stands in is the chosen one before anything follows. */
+  private PageState inRow(PageState state, PageEvent.Pressed event) {
+    return page.part(event.button())
+        .flatMap(page::rowsAround)
+        .flatMap(around -> event.row().map(row -> state.choosing(around.id(), row)))
+        .orElse(state);
+  }
+
   private PageState pressed(PageState state, PartId button, List<PageEffect> effects) {
     Trigger trigger = new Trigger.Pressed(button);
     Set<String> missing = new LinkedHashSet<>();
@@ -257,14 +266,28 @@ public final class PageRunner {
     List<String> missing = new ArrayList<>();
     for (Reaction.Step step : reaction.steps()) {
       if (step.action() instanceof Action.MakeCall make) {
-        page.call(make.call()).stream()
-            .flatMap(call -> call.parameters().stream())
-            .map(parameter -> parameter.mapping().source())
-            .flatMap(source -> missing(source, scope, state).stream())
-            .forEach(missing::add);
+        page.call(make.call()).ifPresent(call -> missing(call, scope, state, missing));
       }
     }
     return missing;
+  }
+
+  private void missing(Call call, Scope scope, PageState state, List<String> missing) {
+    for (Call.Parameter parameter : call.parameters()) {
+      Source source = parameter.mapping().source();
+      Optional<Call.Parameter> around = call.around(parameter.path());
+      Optional<Part.Lines> lines = around.map(Call.Parameter::mapping).flatMap(page::linesOf);
+      if (lines.isEmpty()) {
+        missing(source, scope, state).ifPresent(missing::add);
+        continue;
+      }
+      List<Value> typed = Rows.of(scope.entered(lines.get().id()));
+      for (int i = 0; i < typed.size(); i++) {
+        String place = " in line " + (i + 1);
+        missing(source, scope.onLine(Lines.inputs(lines.get(), typed.get(i))), state)
+            .ifPresent(name -> missing.add(name + place));
+      }
+    }
   }
 
   private Optional<String> missing(Source source, Scope scope, PageState state) {
@@ -309,8 +332,10 @@ public final class PageRunner {
             after =
                 after.withoutInputs(
                     page.part(clear.form()).stream()
-                        .flatMap(part -> part.items().stream())
-                        .map(Item::id)
+                        .flatMap(
+                            part ->
+                                Stream.concat(
+                                    Stream.of(part.id()), part.items().stream().map(Item::id)))
                         .toList());
         case Action.Say say ->
             after = after.saying(new PageState.Message(from.failure(), words(after, step)));

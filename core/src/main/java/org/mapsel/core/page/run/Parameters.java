@@ -7,6 +7,7 @@ import org.mapsel.core.mapping.Plan;
 import org.mapsel.core.mapping.Scope;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Page;
+import org.mapsel.core.page.Part;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.value.ListValue;
@@ -22,7 +23,7 @@ public final class Parameters {
   public static RecordValue of(Page page, Call call, Plan plan, Scope scope) {
     RecordValue parameters = RecordValue.empty();
     for (Call.Parameter parameter : call.parameters()) {
-      if (repeatedAround(call, parameter.path()).isPresent()) {
+      if (call.around(parameter.path()).isPresent()) {
         continue;
       }
       boolean rows =
@@ -42,39 +43,40 @@ public final class Parameters {
     return new SlotId.OfParameter(page.id(), call.id(), path);
   }
 
-  /** The repeated parameter around one that is filled for each of its items. */
-  private static Optional<FieldPath> repeatedAround(Call call, FieldPath path) {
-    for (int length = path.length() - 1; length > 0; length--) {
-      FieldPath around = path.first(length);
-      if (call.mapping(around).isPresent()) {
-        return Optional.of(around);
-      }
-    }
-    return Optional.empty();
-  }
-
   private static boolean isInside(FieldPath path, FieldPath around) {
     return path.length() > around.length() && path.startsWith(around);
   }
 
   /**
-   * One item for each row that fills a repeated parameter, with what is inside filled of the row.
+   * One item for each row, or each line, that fills a repeated parameter, with what is inside
+   * filled of the row; of a single record only one.
    */
   private static Value items(Page page, Call call, FieldPath around, Plan plan, Scope scope) {
+    Value rows = plan.value(slot(page, call, around), scope);
+    Optional<Part.Lines> lines = call.mapping(around).flatMap(page::linesOf);
     List<Value> items = new ArrayList<>();
-    for (Value row : Rows.of(plan.value(slot(page, call, around), scope))) {
-      RecordValue item = RecordValue.empty();
-      for (Call.Parameter inside : call.parameters()) {
-        if (isInside(inside.path(), around)) {
-          Value value = plan.value(slot(page, call, inside.path()), scope.at(row));
-          item = value.isAbsent() ? item : with(item, inside.path().below(around), value);
-        }
-      }
+    for (Value row : Rows.of(rows)) {
+      Scope here =
+          lines.map(part -> scope.onLine(Lines.inputs(part, row))).orElseGet(() -> scope.at(row));
+      RecordValue item = item(page, call, around, plan, here);
       if (item.present() > 0) {
         items.add(item);
       }
     }
-    return items.isEmpty() ? Value.ABSENT : new ListValue(items);
+    return items.isEmpty()
+        ? Value.ABSENT
+        : rows instanceof ListValue ? new ListValue(items) : items.getFirst();
+  }
+
+  private static RecordValue item(Page page, Call call, FieldPath around, Plan plan, Scope scope) {
+    RecordValue item = RecordValue.empty();
+    for (Call.Parameter inside : call.parameters()) {
+      if (isInside(inside.path(), around)) {
+        Value value = plan.value(slot(page, call, inside.path()), scope);
+        item = value.isAbsent() ? item : with(item, inside.path().below(around), value);
+      }
+    }
+    return item;
   }
 
   /** The record with one value set deep inside; records on the way are made as needed. */

@@ -15,6 +15,7 @@ import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.TimeValue;
 import org.mapsel.core.value.Value;
@@ -63,10 +64,11 @@ public final class StateScope implements Scope {
     return isEmpty(value) ? Value.ABSENT : value;
   }
 
-  private static boolean isEmpty(Value value) {
+  static boolean isEmpty(Value value) {
     return value.isAbsent()
         || value == Value.NULL
-        || value instanceof TextValue text && text.text().isEmpty();
+        || value instanceof TextValue text && text.text().isEmpty()
+        || value instanceof RecordValue line && Lines.isEmpty(line);
   }
 
   @Override

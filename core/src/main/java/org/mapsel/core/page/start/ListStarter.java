@@ -218,7 +218,7 @@ public final class ListStarter {
   private Page withButton(
       Page page, String words, Part.Button.Manner manner, Reaction.Step... steps) {
     PartId id = new PartId(ids.next("button"));
-    Frame narrow = new Frame(Frame.Width.CONTENT, "", false);
+    Frame narrow = Frame.of(Frame.Width.CONTENT);
     Part.Button button = Part.Button.of(id, words).with(manner);
     return page.with(button.with(button.base().with(narrow)))
         .with(reaction(new Trigger.Pressed(id), steps));

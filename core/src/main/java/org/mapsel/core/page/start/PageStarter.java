@@ -4,7 +4,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.FieldRef;
@@ -60,7 +59,7 @@ public final class PageStarter {
     CallId id = new CallId(ids.next("call"));
     List<Part> parts = new ArrayList<>(page.parts());
     List<Call.Parameter> parameters = new ArrayList<>();
-    form(pinned, parameters).ifPresent(parts::add);
+    parts.addAll(form(pinned, parameters));
     PartId button = new PartId(ids.next("send"));
     parts.add(Part.Button.of(button, Labels.of(pinned.operation().name())));
     parts.addAll(answer(serviceId, pinned, id, wanted));
@@ -92,24 +91,40 @@ public final class PageStarter {
         .toList();
   }
 
-  /** Required parameters always, optional ones as long as the form stays readable. */
-  private Optional<Part> form(Pinned pinned, List<Call.Parameter> parameters) {
+  /**
+   * Required parameters always, optional ones as long as the form stays readable; those of a list
+   * as lines.
+   */
+  private List<Part> form(Pinned pinned, List<Call.Parameter> parameters) {
     Asked asked = new Asked(pinned.service(), pinned.operation());
     List<Row> leaves =
         leaves(pinned, pinned.operation().input()).stream().filter(asked::isAsked).toList();
     boolean all = leaves.size() <= MOST_INPUTS;
-    List<Input> inputs = new ArrayList<>();
+    Map<FieldPath, List<Input>> byRows = new LinkedHashMap<>();
     for (Row leaf : leaves) {
       if (all || leaf.needed()) {
+        FieldPath rows = leaf.rows().equals(leaf.path()) ? FieldPath.ROOT : leaf.rows();
         Input input = Input.of(new PartId(ids.next(leaf.path().last())));
-        inputs.add(input);
-        parameters.add(
-            new Call.Parameter(leaf.path(), new Mapping(new Source.Entered(input.id()))));
+        byRows.computeIfAbsent(rows, none -> new ArrayList<>()).add(input);
+        parameters.add(filled(leaf.path(), input.id()));
       }
     }
-    return inputs.isEmpty()
-        ? Optional.empty()
-        : Optional.of(Part.Form.of(new PartId(ids.next("form")), inputs));
+    List<Part> parts = new ArrayList<>();
+    List<Input> alone = byRows.remove(FieldPath.ROOT);
+    if (alone != null) {
+      parts.add(Part.Form.of(new PartId(ids.next("form")), alone));
+    }
+    byRows.forEach(
+        (rows, inputs) -> {
+          PartId id = new PartId(ids.next(rows.last()));
+          parts.add(Part.Lines.of(id, Labels.of(rows.last()), inputs));
+          parameters.add(filled(rows, id));
+        });
+    return parts;
+  }
+
+  private static Call.Parameter filled(FieldPath path, PartId from) {
+    return new Call.Parameter(path, new Mapping(new Source.Entered(from)));
   }
 
   /** A record of what stands alone, and a table for each list around the others. */

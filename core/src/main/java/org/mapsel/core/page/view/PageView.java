@@ -30,9 +30,11 @@ public record PageView(
   /**
    * How a part stands on the page.
    *
+   * @param within the group that it stands in
    * @param hidden whether visitors do not see it just now; only builders are told of such parts
    */
-  public record FrameView(PartId part, Frame.Width width, String whenEmpty, boolean hidden) {}
+  public record FrameView(
+      PartId part, Frame.Width width, String whenEmpty, boolean hidden, Optional<PartId> within) {}
 
   /** Something to say to the visitor. */
   public record MessageView(boolean failed, String text) {}

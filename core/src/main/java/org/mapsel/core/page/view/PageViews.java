@@ -1,7 +1,6 @@
 package org.mapsel.core.page.view;
 
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -32,9 +31,12 @@ import org.mapsel.core.page.run.StateScope;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.shape.ScalarType;
+import org.mapsel.core.shape.ValueType;
 import org.mapsel.core.value.BinaryValue;
 import org.mapsel.core.value.BooleanValue;
 import org.mapsel.core.value.NumberValue;
+import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.TimeValue;
 import org.mapsel.core.value.Value;
@@ -73,11 +75,10 @@ public final class PageViews {
 
   /** The page with the first rows of each part. */
   public PageView page() {
-    List<Part> parts = plan.page().parts();
     return new PageView(
         plan.page().name(),
-        parts.stream().filter(part -> building || isShown(part)).map(this::part).toList(),
-        parts.stream().map(this::frame).filter(frame -> !isUsual(frame)).toList(),
+        alone().filter(part -> building || isShown(part)).map(this::part).toList(),
+        alone().map(this::frame).filter(frame -> !isUsual(frame)).toList(),
         state.messages().stream()
             .map(message -> new PageView.MessageView(message.failed(), message.text()))
             .toList(),
@@ -90,25 +91,63 @@ public final class PageViews {
             .toList());
   }
 
-  /** Whether a visitor sees a part just now. */
-  public boolean shows(PartId part) {
-    return plan.page().part(part).filter(this::isShown).isPresent();
+  /** The parts that are no buttons in rows. */
+  private Stream<Part> alone() {
+    return plan.page().parts().stream().filter(part -> plan.page().rowsAround(part).isEmpty());
   }
 
+  /** Whether a visitor sees a part just now; a button in rows is seen only there. */
+  public boolean shows(PartId part) {
+    return plan.page()
+        .part(part)
+        .filter(known -> plan.page().rowsAround(known).isEmpty())
+        .filter(this::isShown)
+        .isPresent();
+  }
+
+  /**
+   * Whether a visitor sees a button in one of the rows around it.
+   *
+   * @param row the number of the row in the answer
+   */
+  public boolean shows(PartId button, int row) {
+    Optional<Part> known = plan.page().part(button);
+    Optional<Part.OverRows> around =
+        known.flatMap(plan.page()::rowsAround).map(Part.OverRows.class::cast);
+    if (around.isEmpty() || !isShown(around.get())) {
+      return false;
+    }
+    List<Value> all = allRows(around.get());
+    return row >= 0 && row < all.size() && isShown(known.get(), scope.at(all.get(row)));
+  }
+
+  /** What stands in a group that is not shown is not shown either. */
   private boolean isShown(Part part) {
+    return isShown(part, scope)
+        && plan.page().groupAround(part).map(group -> isShown(group, scope)).orElse(true);
+  }
+
+  private boolean isShown(Part part, Scope here) {
     SlotId slot = new SlotId.OfPart(plan.page().id(), part.id(), Part.SHOWN_IF);
     return !part.frame().buildersOnly()
         && (!part.slots().containsKey(Part.SHOWN_IF)
-            || plan.plan().value(slot, scope) == BooleanValue.TRUE);
+            || plan.plan().value(slot, here) == BooleanValue.TRUE);
   }
 
   private PageView.FrameView frame(Part part) {
     return new PageView.FrameView(
-        part.id(), part.frame().width(), part.frame().whenEmpty(), !isShown(part));
+        part.id(),
+        part.frame().width(),
+        part.frame().whenEmpty(),
+        !isShown(part),
+        plan.page().groupAround(part).map(Part::id));
   }
 
   private static boolean isUsual(PageView.FrameView frame) {
-    return frame.width() == Frame.Width.FULL && frame.whenEmpty().isEmpty() && !frame.hidden();
+    return frame.width() == Frame.Width.FULL
+        && frame.whenEmpty().isEmpty()
+        && !frame.hidden()
+        && frame.within().isEmpty();
   }
 
   private PartView part(Part part) {
@@ -122,10 +161,30 @@ public final class PageViews {
           new PartView.CardsView(cards.id(), heading(cards), rows(cards, 0, ROWS));
       case Part.Chart chart -> chart(chart);
       case Part.Record record -> record(record);
-      case Part.Button button ->
-          new PartView.ButtonView(button.id(), heading(button), button.manner());
+      case Part.Lines lines -> lines(lines);
+      case Part.Group group -> new PartView.GroupView(group.id(), heading(group), group.way());
+      case Part.Button button -> button(button);
       case Part.Text text -> new PartView.TextView(text.id(), heading(text));
     };
+  }
+
+  private PartView.ButtonView button(Part.Button button) {
+    return new PartView.ButtonView(button.id(), heading(button), button.manner());
+  }
+
+  private PartView.LinesView lines(Part.Lines part) {
+    List<Map<String, Value>> typed =
+        Rows.of(state.inputs().getOrDefault(part.id(), Value.ABSENT)).stream()
+            .map(
+                line ->
+                    line instanceof RecordValue record ? record.toMap() : Map.<String, Value>of())
+            .toList();
+    return new PartView.LinesView(
+        part.id(),
+        heading(part),
+        part.items().stream().map(this::input).toList(),
+        typed,
+        plan.needed().containsKey(part.id()));
   }
 
   private String heading(Part part) {
@@ -183,24 +242,26 @@ public final class PageViews {
     return plan.page().rowsPart(part).map(rows -> rows(rows, from, Math.min(count, ROWS)));
   }
 
-  /** All that is to be seen of a part over rows, as texts: its labels first. */
-  public Optional<List<List<String>>> texts(PartId part) {
+  /** All that is to be seen of a part over rows, to take along. */
+  public Optional<TakenRows> taken(PartId part) {
     return plan.page()
         .rowsPart(part)
         .map(
             over -> {
-              List<List<String>> lines = new ArrayList<>();
-              lines.add(
+              List<Value> all = allRows(over);
+              return new TakenRows(
                   over.items().stream()
                       .map(column -> plan.looks().get(column.id()).heading())
-                      .toList());
-              List<Value> all = allRows(over);
-              for (int number : seen(over, all)) {
-                Scope here = scope.at(all.get(number));
-                lines.add(over.items().stream().map(column -> cell(column, here).text()).toList());
-              }
-              return lines;
+                      .toList(),
+                  seen(over, all).stream().map(number -> line(over, all.get(number))).toList());
             });
+  }
+
+  private List<TakenRows.Cell> line(Part.OverRows over, Value row) {
+    Scope here = scope.at(row);
+    return over.items().stream()
+        .map(column -> new TakenRows.Cell(cell(column, here).text(), value(column, here)))
+        .toList();
   }
 
   private List<Value> allRows(Part.OverRows part) {
@@ -240,18 +301,13 @@ public final class PageViews {
     int first = Math.clamp(from, 0, seen.size());
     int end = Math.min(seen.size(), first + count);
     List<Shown> columns = part.items();
+    List<Part.Button> buttons = plan.page().buttonsIn(part);
     Optional<PageState.Arrangement> arrangement =
         Optional.ofNullable(state.arranged().get(part.id()));
     return new PartView.RowsView(
         columns.stream().map(this::column).toList(),
         seen.subList(first, end).stream()
-            .map(
-                number ->
-                    new PartView.LineView(
-                        number,
-                        columns.stream()
-                            .map(column -> cell(column, scope.at(all.get(number))))
-                            .toList()))
+            .map(number -> line(number, scope.at(all.get(number)), columns, buttons))
             .toList(),
         first,
         seen.size(),
@@ -261,7 +317,50 @@ public final class PageViews {
         arrangement.flatMap(PageState.Arrangement::by),
         arrangement.map(PageState.Arrangement::descending).orElse(false),
         arrangement.map(PageState.Arrangement::find).orElse(""),
+        buttons.stream().map(this::button).toList(),
+        totals(columns, seen.stream().map(all::get).toList()),
         content(part.rows().stream(), all.isEmpty()));
+  }
+
+  private PartView.LineView line(
+      int number, Scope here, List<Shown> columns, List<Part.Button> buttons) {
+    return new PartView.LineView(
+        number,
+        columns.stream().map(column -> cell(column, here)).toList(),
+        buttons.stream()
+            .filter(button -> !building && !isShown(button, here))
+            .map(Part.Button::id)
+            .toList());
+  }
+
+  private List<PartView.TotalView> totals(List<Shown> columns, List<Value> rows) {
+    return columns.stream()
+        .flatMap(
+            column ->
+                column.total().stream()
+                    .map(
+                        total -> {
+                          Value said =
+                              Totals.of(
+                                  total,
+                                  rows.stream()
+                                      .map(row -> value(column, scope.at(row)))
+                                      .filter(value -> value != Value.NULL && !value.isAbsent()));
+                          return new PartView.TotalView(
+                              column.id(), total, words(column, total, said));
+                        }))
+        .toList();
+  }
+
+  private String words(Shown column, Shown.Total total, Value said) {
+    Look look = plan.looks().get(column.id());
+    return said.isAbsent()
+        ? ""
+        : formats.show(
+            said,
+            total == Shown.Total.COUNT
+                ? Look.words(new ValueType.Simple(ScalarType.INTEGER, false))
+                : look);
   }
 
   private PartView.ChartView chart(Part.Chart chart) {

@@ -1,10 +1,12 @@
 package org.mapsel.core.page.view;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.mapsel.core.model.Choice;
 import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Part;
+import org.mapsel.core.page.Shown;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.value.Value;
 
@@ -18,6 +20,24 @@ public sealed interface PartView {
 
   /** Fields to type or choose in. */
   record FormView(PartId id, String heading, List<InputView> inputs) implements PartView {}
+
+  /**
+   * Lines to fill in.
+   *
+   * @param inputs what each line has, as it is in a new one
+   * @param lines what stands in each line, by input
+   * @param required whether at least one line must be filled in
+   */
+  record LinesView(
+      PartId id,
+      String heading,
+      List<InputView> inputs,
+      List<Map<String, Value>> lines,
+      boolean required)
+      implements PartView {}
+
+  /** Holds the parts whose frames say that they stand in it. */
+  record GroupView(PartId id, String heading, Part.Group.Way way) implements PartView {}
 
   /** Rows with columns. */
   record TableView(PartId id, String heading, RowsView rows) implements PartView {}
@@ -36,6 +56,8 @@ public sealed interface PartView {
    * @param choosing whether it matters which one is chosen
    * @param by the column that orders them, nothing for the order of the answer
    * @param find what is looked for
+   * @param buttons those that stand in every row
+   * @param totals what is said of all rows that are to be seen
    */
   record RowsView(
       List<ColumnView> columns,
@@ -48,14 +70,20 @@ public sealed interface PartView {
       Optional<PartId> by,
       boolean descending,
       String find,
+      List<ButtonView> buttons,
+      List<TotalView> totals,
       Content content) {}
 
   /**
    * A row that is drawn.
    *
    * @param number its place in the answer
+   * @param without the buttons that are not shown in this row
    */
-  record LineView(int number, List<CellView> cells) {}
+  record LineView(int number, List<CellView> cells, List<PartId> without) {}
+
+  /** What is said of a column as a whole. */
+  record TotalView(PartId column, Shown.Total total, String text) {}
 
   /**
    * Numbers of rows as a drawing.

@@ -1,0 +1,126 @@
+import ExpandMore from '@mui/icons-material/ExpandMore';
+import Box from '@mui/material/Box';
+import Collapse from '@mui/material/Collapse';
+import Tab from '@mui/material/Tab';
+import Tabs from '@mui/material/Tabs';
+import Typography from '@mui/material/Typography';
+import { type ReactNode, useId, useState } from 'react';
+import type { GroupView } from '@/api/client';
+import { Heading } from './Heading';
+import type { PageUse } from './model';
+
+interface Props {
+  part: GroupView;
+  use: PageUse;
+  /** Whether something in it is picked, so that it has to be seen. */
+  open: boolean;
+  empty: boolean;
+  children: ReactNode;
+}
+
+/** Parts that belong together. */
+export function GroupPart({ part, use, open, empty, children }: Props) {
+  if (part.way === 'FOLDED') {
+    return (
+      <Folded words={part.heading} open={open || use.building}>
+        {children}
+      </Folded>
+    );
+  }
+  return (
+    <Box role="group" aria-label={part.heading}>
+      {part.way === 'OPEN' && <Heading words={part.heading} />}
+      {children}
+      {use.building && empty && (
+        <Typography sx={{ color: 'text.secondary' }}>
+          Nothing stands in it yet. Drag a part onto it, or choose the group where the part stands.
+        </Typography>
+      )}
+    </Box>
+  );
+}
+
+function Folded({ words, open, children }: { words: string; open: boolean; children: ReactNode }) {
+  const [unfolded, setUnfolded] = useState(false);
+  const id = useId();
+  const shown = unfolded || open;
+  return (
+    <Box sx={{ borderTop: '1px solid', borderColor: 'line', pt: 1 }}>
+      <Typography variant="h2">
+        <Box
+          component="button"
+          type="button"
+          aria-expanded={shown}
+          aria-controls={id}
+          onClick={(event: React.MouseEvent) => {
+            if (!open) event.stopPropagation();
+            setUnfolded(!unfolded);
+          }}
+          sx={{
+            font: 'inherit',
+            color: 'primary.main',
+            background: 'none',
+            border: 0,
+            p: 0,
+            cursor: 'pointer',
+            display: 'flex',
+            alignItems: 'center',
+            gap: 0.5,
+          }}
+        >
+          <ExpandMore
+            sx={{ transform: shown ? 'none' : 'rotate(-90deg)', transition: 'transform .15s' }}
+          />
+          {words}
+        </Box>
+      </Typography>
+      <Collapse in={shown} id={id} unmountOnExit>
+        <Box sx={{ pt: 1 }}>{children}</Box>
+      </Collapse>
+    </Box>
+  );
+}
+
+interface TabbedProps {
+  groups: GroupView[];
+  /** The one in which something is picked. */
+  picked: string | undefined;
+  onPick: ((group: string) => void) | undefined;
+  children: (group: GroupView) => ReactNode;
+}
+
+/** Groups that share a place, one of which is seen. */
+export function Tabbed({ groups, picked, onPick, children }: TabbedProps) {
+  const [chosen, setChosen] = useState<string>();
+  const id = useId();
+  const seen = groups.find((group) => group.id === (picked ?? chosen)) ?? groups[0];
+  if (!seen) return null;
+  return (
+    <Box sx={{ flex: '0 0 100%', minWidth: 0 }}>
+      <Tabs
+        value={seen.id}
+        onChange={(_, next: string) => {
+          setChosen(next);
+          onPick?.(next);
+        }}
+        variant="scrollable"
+        aria-label="Sections"
+        sx={{ borderBottom: '1px solid', borderColor: 'line', mb: 2, minHeight: 38 }}
+      >
+        {groups.map((group) => (
+          <Tab
+            key={group.id}
+            value={group.id}
+            label={group.heading || 'Section'}
+            id={`${id}-${group.id}`}
+            aria-controls={`${id}-panel`}
+            sx={{ textTransform: 'none', minHeight: 38, py: 0.5 }}
+          />
+        ))}
+      </Tabs>
+      <Box role="tabpanel" id={`${id}-panel`} aria-labelledby={`${id}-${seen.id}`}>
+        {children(seen)}
+      </Box>
+    </Box>
+  );
+}
