@@ -262,8 +262,8 @@ class ServiceKindsJourneyTest {
     user.sees("This is no header");
     user.type("Headers, one a line", "X-Api-Key: " + KEY);
     user.press("Read this request").sees("it was left out").press("Take 1 operation");
-    String sheet = user.sees("GOES IN").page.url();
-    user.page.navigate(sheet.replaceAll("/operations/.*", ""));
+    assertThat(user.role(AriaRole.BUTTON, "Make a page from this")).isVisible();
+    user.page.navigate(user.page.url().replaceAll("/operations/.*", ""));
     giveKey(user);
     user.follow("GET /tides/stations");
     user.press("Send").sees("just answered");
