@@ -70,6 +70,9 @@ export const theme = createTheme({
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiTextField: { defaultProps: { size: 'small' } },
     MuiIconButton: { defaultProps: { size: 'small' } },
+    MuiToggleButton: {
+      styleOverrides: { root: ({ theme }) => ({ color: theme.vars?.palette.text.secondary }) },
+    },
     MuiPaper: { defaultProps: { elevation: 0 } },
     MuiTooltip: { defaultProps: { arrow: true, enterDelay: 400 } },
     MuiAlert: { styleOverrides: { root: { alignItems: 'flex-start' } } },

@@ -26,11 +26,15 @@ export function FolioLine(props: {
   children: React.ReactNode;
   figure: React.ReactNode;
   end?: React.ReactNode;
+  /** What makes the line one that can be moved. */
+  item?: React.LiHTMLAttributes<HTMLLIElement>;
 }) {
   return (
     <Box
       component="li"
+      {...props.item}
       sx={{
+        ...(props.item ? { cursor: 'grab' } : {}),
         display: 'grid',
         gridTemplateColumns: { xs: '28px 1fr auto', sm: '36px 1fr auto auto' },
         columnGap: 1,

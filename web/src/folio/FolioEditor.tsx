@@ -136,78 +136,76 @@ export function FolioEditor({ folio, app, choices, onChange }: Props) {
                   onChange(withEntry(folio, section, place, { ...entry, ...changed }));
                 };
                 return (
-                  <Box
+                  <FolioLine
                     key={`${entry.app} ${entry.page} ${place}`}
-                    draggable
-                    tabIndex={0}
-                    aria-label={`Entry ${number}, ${entry.name}. Alt+up and Alt+down move it`}
-                    onDragStart={(event) => {
-                      event.dataTransfer.setData(DRAGGED, `${section} ${place}`);
+                    number={number}
+                    item={{
+                      draggable: true,
+                      tabIndex: 0,
+                      'aria-label': `Entry ${number}, ${entry.name}. Alt+up and Alt+down move it`,
+                      onDragStart: (event: React.DragEvent) => {
+                        event.dataTransfer.setData(DRAGGED, `${section} ${place}`);
+                      },
+                      onDragOver: mayDrop,
+                      onDrop: (event: React.DragEvent) => {
+                        event.stopPropagation();
+                        dropped(event, section, place);
+                      },
+                      onKeyDown: (event: React.KeyboardEvent) => {
+                        if (!event.altKey) return;
+                        if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
+                        event.preventDefault();
+                        onChange(stepped(folio, section, place, event.key === 'ArrowUp' ? -1 : 1));
+                      },
                     }}
-                    onDragOver={mayDrop}
-                    onDrop={(event) => {
-                      event.stopPropagation();
-                      dropped(event, section, place);
-                    }}
-                    onKeyDown={(event) => {
-                      if (!event.altKey) return;
-                      if (event.key !== 'ArrowUp' && event.key !== 'ArrowDown') return;
-                      event.preventDefault();
-                      onChange(stepped(folio, section, place, event.key === 'ArrowUp' ? -1 : 1));
-                    }}
-                    sx={{ cursor: 'grab' }}
-                  >
-                    <FolioLine
-                      number={number}
-                      figure={
-                        <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
-                          <LiveFigure entry={entry} app={app} draft={app !== ''} />
-                          <FigureMenu
-                            entry={entry}
-                            app={entry.app || app}
-                            onChange={(figure) => {
-                              if (figure) {
-                                change({ figure });
-                                return;
-                              }
-                              const { figure: gone, ...rest } = entry;
-                              if (gone) onChange(withEntry(folio, section, place, rest));
-                            }}
-                          />
-                        </Box>
-                      }
-                      end={
-                        <Button
-                          color="inherit"
-                          sx={{ color: 'text.secondary' }}
-                          aria-label={`Take ${entry.name} off`}
-                          onClick={() => {
-                            onChange(withEntry(folio, section, place, undefined));
-                          }}
-                        >
-                          Take off
-                        </Button>
-                      }
-                    >
-                      <Box sx={{ fontWeight: 600, fontSize: 16 }}>
-                        <InlineEdit
-                          label="Name"
-                          value={entry.name}
-                          onCommit={(name) => {
-                            if (name) change({ name });
+                    figure={
+                      <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline' }}>
+                        <LiveFigure entry={entry} app={app} draft={app !== ''} />
+                        <FigureMenu
+                          entry={entry}
+                          app={entry.app || app}
+                          onChange={(figure) => {
+                            if (figure) {
+                              change({ figure });
+                              return;
+                            }
+                            const { figure: gone, ...rest } = entry;
+                            if (gone) onChange(withEntry(folio, section, place, rest));
                           }}
                         />
                       </Box>
+                    }
+                    end={
+                      <Button
+                        color="inherit"
+                        sx={{ color: 'text.secondary' }}
+                        aria-label={`Take ${entry.name} off`}
+                        onClick={() => {
+                          onChange(withEntry(folio, section, place, undefined));
+                        }}
+                      >
+                        Take off
+                      </Button>
+                    }
+                  >
+                    <Box sx={{ fontWeight: 600, fontSize: 16 }}>
                       <InlineEdit
-                        label="What it is for"
-                        value={entry.line}
-                        placeholder="what it is for, in a line"
-                        onCommit={(line) => {
-                          change({ line });
+                        label="Name"
+                        value={entry.name}
+                        onCommit={(name) => {
+                          if (name) change({ name });
                         }}
                       />
-                    </FolioLine>
-                  </Box>
+                    </Box>
+                    <InlineEdit
+                      label="What it is for"
+                      value={entry.line}
+                      placeholder="what it is for, in a line"
+                      onCommit={(line) => {
+                        change({ line });
+                      }}
+                    />
+                  </FolioLine>
                 );
               })}
           </Box>

@@ -6,7 +6,9 @@ import TableFooter from '@mui/material/TableFooter';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TableSortLabel from '@mui/material/TableSortLabel';
+
 import type { ColumnView, TableView, TotalView } from '@/api/client';
+import { unseen } from '@/ui/unseen';
 import { Cell } from './Cell';
 import { Emptiness } from './Emptiness';
 import { isPicked, type PartProps } from './model';
@@ -132,7 +134,13 @@ export function TablePart({ part, use, whenEmpty }: PartProps<TableView>) {
                     )}
                   </TableCell>
                 ))}
-                {withButtons && <TableCell aria-label="What can be done" />}
+                {withButtons && (
+                  <TableCell>
+                    <Box component="span" sx={unseen}>
+                      What can be done
+                    </Box>
+                  </TableCell>
+                )}
               </TableRow>
             </TableHead>
             <TableBody>

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { Json } from '@/api/client';
 import { asValue } from '@/lib/files';
 import { inLine } from '@/lib/format';
+import { FileButton } from './FileButton';
 
 interface Props {
   label: string;
@@ -44,27 +45,16 @@ export function FileChoice({ label, value, onChange }: Props) {
           ×
         </Button>
       )}
-      <Button
-        component="label"
-        variant="outlined"
+      <FileButton
+        label={label}
         sx={{ flex: 'none', py: 0, px: 0.75, minHeight: 22, lineHeight: 1.4 }}
+        onFile={(file) => {
+          setName(file.name);
+          void asValue(file).then(onChange);
+        }}
       >
         {given ? 'Another…' : 'Choose…'}
-        <Box
-          component="input"
-          type="file"
-          data-edit
-          aria-label={label}
-          // Hidden from the eye only, so that it can be reached with the keyboard.
-          sx={{ position: 'absolute', opacity: 0, width: '1px', height: '1px' }}
-          onChange={(event: React.ChangeEvent<HTMLInputElement>) => {
-            const file = event.target.files?.[0];
-            if (!file) return;
-            setName(file.name);
-            void asValue(file).then(onChange);
-          }}
-        />
-      </Button>
+      </FileButton>
     </Box>
   );
 }

@@ -19,14 +19,14 @@ export function InlineEdit({ value, label, onCommit, prefix, placeholder }: Prop
         component="button"
         type="button"
         data-edit
-        aria-label={`${label}: ${value}. Edit`}
+        aria-label={`${label}: ${value || (placeholder ?? '')}. Edit`}
         onClick={() => {
           setDraft(value);
         }}
         sx={inlineLook}
       >
         {prefix && (
-          <Box component="span" sx={{ color: 'text.secondary', mr: 0.5 }}>
+          <Box component="span" aria-hidden sx={{ color: 'text.secondary', mr: 0.5 }}>
             {prefix}
           </Box>
         )}

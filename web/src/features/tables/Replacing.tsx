@@ -5,6 +5,7 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Offered, type TableLoad, unwrap } from '@/api/client';
 import { count } from '@/lib/format';
+import { FileButton } from '@/ui/FileButton';
 import { Problem } from '@/ui/Problem';
 import { Loading } from './Loading';
 import { offeredQuery, replaceRows } from './queries';
@@ -64,21 +65,16 @@ export function Replacing({ offered }: { offered: Offered }) {
       <Typography variant="h2" sx={{ mt: 2.5, mb: 0.5 }}>
         Replace the rows
       </Typography>
-      <Button component="label" variant="outlined" loading={loading.isPending}>
+      <FileButton
+        label="File with the new rows"
+        accept=".csv,.tsv,.xlsx,.ods"
+        loading={loading.isPending}
+        onFile={(chosen) => {
+          begin(chosen, false);
+        }}
+      >
         Choose the new file…
-        <Box
-          component="input"
-          type="file"
-          aria-label="File with the new rows"
-          accept=".csv,.tsv,.xlsx,.ods"
-          sx={{ position: 'absolute', opacity: 0, width: '1px', height: '1px' }}
-          onChange={(event: React.ChangeEvent<HTMLInputElement>) => {
-            const chosen = event.target.files?.[0];
-            event.target.value = '';
-            if (chosen) begin(chosen, false);
-          }}
-        />
-      </Button>
+      </FileButton>
       <Box aria-live="polite" sx={{ mt: 1 }}>
         {said}
         {loading.error && <Problem error={loading.error} />}

@@ -14,7 +14,7 @@ export function StartOfAll() {
     document.title = 'Start';
   }, []);
   return (
-    <Box sx={{ maxWidth: 980, mx: 'auto', px: { xs: 2, sm: 4 }, py: 3 }}>
+    <Box component="main" sx={{ maxWidth: 980, mx: 'auto', px: { xs: 2, sm: 4 }, py: 3 }}>
       <Typography variant="h1" sx={{ mb: 2.5 }}>
         What there is
       </Typography>

@@ -9,7 +9,8 @@ function VersionNote({ version }: { version: Version }) {
   if (version.as === 'VISITOR' && version.release === undefined) return null;
   return (
     <Box
-      role="note"
+      component="aside"
+      aria-label="Which version this is"
       sx={{
         bgcolor: 'shallow',
         borderLeft: '4px solid',
@@ -79,7 +80,7 @@ export function VisitFrame({ version, view, page, children }: Props) {
           ))}
         </Box>
       )}
-      {children}
+      <main>{children}</main>
     </Box>
   );
 }

@@ -9,6 +9,7 @@ import { useNavigate } from 'react-router';
 import { api, type Import, type Json, unwrap, wire } from '@/api/client';
 import { appsQuery, servicesQuery } from '@/api/queries';
 import { count } from '@/lib/format';
+import { FileButton } from '@/ui/FileButton';
 import { Problem } from '@/ui/Problem';
 
 const STATES: Record<Import['services'][number]['state'], string> = {
@@ -124,21 +125,16 @@ export function ImportApp() {
         An app that was saved as a file, here or elsewhere. You see what is in it before anything
         changes.
       </Typography>
-      <Button component="label" variant="outlined" loading={looking.isPending}>
+      <FileButton
+        label="App file"
+        accept="application/json,.json"
+        loading={looking.isPending}
+        onFile={(file) => {
+          looking.mutate(file);
+        }}
+      >
         Choose a file…
-        <Box
-          component="input"
-          type="file"
-          accept="application/json,.json"
-          aria-label="App file"
-          sx={{ position: 'absolute', opacity: 0, width: '1px', height: '1px' }}
-          onChange={(event: React.ChangeEvent<HTMLInputElement>) => {
-            const file = event.target.files?.[0];
-            event.target.value = '';
-            if (file) looking.mutate(file);
-          }}
-        />
-      </Button>
+      </FileButton>
       {looking.error &&
         (looking.error instanceof SyntaxError ? (
           <Typography role="alert" sx={{ color: 'error.main', mt: 1 }}>

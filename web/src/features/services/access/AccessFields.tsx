@@ -4,6 +4,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import type { AccessForm } from '@/api/client';
 import { base64 } from '@/lib/files';
+import { FileButton } from '@/ui/FileButton';
 import { Row, SecretText, Text, Tick } from './inputs';
 import { loginOf, LOGINS, NOBODY } from './model';
 
@@ -235,23 +236,19 @@ function Certificates({ form, onChange }: Props) {
   const { certificate } = form;
   return (
     <Row title="Certificates">
-      <Button component="label" variant="outlined">
+      <FileButton
+        label="Client certificate"
+        accept=".p12,.pfx"
+        onFile={(file) => {
+          void base64(file).then((text) => {
+            onChange({ ...form, certificate: { file: text, hasFile: true } });
+          });
+        }}
+      >
         {certificate?.file || certificate?.hasFile
           ? 'Replace the client certificate…'
           : 'Client certificate (.p12)…'}
-        <input
-          type="file"
-          hidden
-          accept=".p12,.pfx"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            if (!file) return;
-            void base64(file).then((text) => {
-              onChange({ ...form, certificate: { file: text, hasFile: true } });
-            });
-          }}
-        />
-      </Button>
+      </FileButton>
       {certificate && (
         <>
           <SecretText

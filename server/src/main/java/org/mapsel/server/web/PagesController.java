@@ -31,12 +31,13 @@ class PagesController {
     "/",
     "/services/**",
     "/apps/**",
-    "/model",
     "/samples/**",
     "/open/**",
     "/draft/**",
     "/release/**",
-    "/releases/**"
+    "/releases/**",
+    // Where there is no such place the front end says so, and what to do.
+    "/{place:[^.]+}"
   })
   String page() {
     return "forward:/index.html";
