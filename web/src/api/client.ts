@@ -142,6 +142,8 @@ export function toProblem(status: number, body: unknown): ApiProblem {
   );
 }
 
+const SIGN_IN = 'SERVER_SIGN_IN_NEEDED';
+
 /** The data of an answer; anything but success is thrown as an ApiProblem. */
 export async function unwrap<T>(
   request: Promise<{ data?: T; error?: unknown; response: Response }>,
@@ -152,6 +154,13 @@ export async function unwrap<T>(
   } catch {
     throw toProblem(0, undefined);
   }
-  if (!result.response.ok) throw toProblem(result.response.status, result.error);
+  if (!result.response.ok) {
+    const problem = toProblem(result.response.status, result.error);
+    if (problem.code === SIGN_IN && window.location.pathname !== '/sign-in') {
+      const { pathname, search } = window.location;
+      window.location.assign(`/sign-in?to=${encodeURIComponent(pathname + search)}`);
+    }
+    throw problem;
+  }
   return result.data as T;
 }

@@ -9,6 +9,13 @@ import {
 } from './client';
 
 /** What the server keeps, one entry a resource; used by pages, and named when something changes. */
+/** Whether builders have to sign in, and whether somebody has. */
+export const sessionQuery = queryOptions({
+  queryKey: ['session'],
+  queryFn: () => unwrap(api.GET('/api/session')),
+  staleTime: Infinity,
+});
+
 export const servicesQuery = queryOptions({
   queryKey: ['services'],
   queryFn: () => unwrap(api.GET('/api/services')),

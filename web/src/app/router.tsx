@@ -9,6 +9,12 @@ const page = (load: () => Promise<ComponentType>) => ({
 
 export const router = createBrowserRouter([
   {
+    path: '/sign-in',
+    ...page(async () => (await import('@/features/entry/SignIn')).SignIn),
+    HydrateFallback: () => null,
+    errorElement: <Lost />,
+  },
+  {
     path: '/open',
     ...page(async () => (await import('@/features/visit/StartOfAll')).StartOfAll),
     HydrateFallback: () => null,

@@ -5,6 +5,7 @@ import IconButton from '@mui/material/IconButton';
 import { useColorScheme } from '@mui/material/styles';
 import Tooltip from '@mui/material/Tooltip';
 import { Link } from 'react-router';
+import { SignOut } from '@/features/entry/SignOut';
 import type { FrameContent } from '@/ui/frame';
 import { GoAnywhere } from './GoAnywhere';
 
@@ -93,6 +94,7 @@ export function TopBar({ content }: { content: FrameContent }) {
       <GoAnywhere />
       {content.tools}
       <ThemeSwitch />
+      <SignOut />
     </Box>
   );
 }

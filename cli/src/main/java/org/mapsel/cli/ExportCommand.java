@@ -41,6 +41,12 @@ final class ExportCommand implements Callable<Integer> {
   @Option(names = "--port", description = "The port of the server (${DEFAULT-VALUE}).")
   private int port = 7300;
 
+  @Option(
+      names = "--password",
+      defaultValue = "${env:MAPSEL_PASSWORD:-}",
+      description = "The password of the workspace, if it has one; better in MAPSEL_PASSWORD.")
+  private String password = "";
+
   ExportCommand(Console console) {
     this.console = console;
   }
@@ -48,7 +54,7 @@ final class ExportCommand implements Callable<Integer> {
   @Override
   public Integer call() {
     String text =
-        new ServerAccess(port)
+        new ServerAccess(port, password)
             .get(
                 "/api/apps/"
                     + URLEncoder.encode(app, StandardCharsets.UTF_8)

@@ -30,6 +30,12 @@ final class ImportCommand implements Callable<Integer> {
   @Option(names = "--port", description = "The port of the server (${DEFAULT-VALUE}).")
   private int port = 7300;
 
+  @Option(
+      names = "--password",
+      defaultValue = "${env:MAPSEL_PASSWORD:-}",
+      description = "The password of the workspace, if it has one; better in MAPSEL_PASSWORD.")
+  private String password = "";
+
   ImportCommand(Console console) {
     this.console = console;
   }
@@ -41,7 +47,7 @@ final class ImportCommand implements Callable<Integer> {
     ObjectNode chosen = request.putObject("services");
     services.forEach(chosen::put);
     JsonNode made =
-        JSON.readTree(new ServerAccess(port).post("/api/app-files", request.toString()));
+        JSON.readTree(new ServerAccess(port, password).post("/api/app-files", request.toString()));
     console
         .out()
         .println(

@@ -2,6 +2,7 @@ package org.mapsel.cli;
 
 import java.io.IOException;
 import java.net.ConnectException;
+import java.net.CookieManager;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -10,6 +11,7 @@ import java.time.Duration;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.JsonNodeFactory;
 
 /** A running server of this machine. */
 final class ServerAccess {
@@ -18,10 +20,19 @@ final class ServerAccess {
   private static final Duration PATIENCE = Duration.ofMinutes(2);
 
   private final String base;
-  private final HttpClient http = HttpClient.newHttpClient();
+  private final HttpClient http =
+      HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
 
-  ServerAccess(int port) {
+  /**
+   * @param password of the workspace, empty if it has none
+   */
+  ServerAccess(int port, String password) {
     this.base = "http://localhost:" + port;
+    if (!password.isEmpty()) {
+      post(
+          "/api/session",
+          JsonNodeFactory.instance.objectNode().put("password", password).toString());
+    }
   }
 
   String get(String path) {

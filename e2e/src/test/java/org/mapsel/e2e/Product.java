@@ -48,6 +48,15 @@ final class Product implements AutoCloseable {
     return emptyIn(data, Programs.freePort());
   }
 
+  /** Likewise, with further options of the command. */
+  static Product emptyWith(String... options) {
+    List<String> all = new ArrayList<>(List.of("--no-demo"));
+    all.addAll(List.of(options));
+    Product product = new Product(Programs.temporary("mapsel-e2e"), all);
+    product.start();
+    return product;
+  }
+
   static Product emptyIn(Path data, int port) {
     Product product = new Product(data, List.of("--no-demo"));
     product.start(port);

@@ -35,6 +35,7 @@ import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 import org.mapsel.server.apps.Releases;
+import org.mapsel.server.entry.Entry;
 import org.mapsel.server.runs.RunViews.EventRequest;
 import org.mapsel.server.runs.RunViews.RunRequest;
 import org.mapsel.server.runs.RunViews.RunView;
@@ -59,9 +60,11 @@ class Runs {
   private final OpenPages pages;
   private final Recorder recorder;
   private final RunStore store;
+  private final Entry entry;
   private final Clock clock;
 
-  Runs(OpenPages pages, Recorder recorder, RunStore store, Clock clock) {
+  Runs(OpenPages pages, Recorder recorder, RunStore store, Entry entry, Clock clock) {
+    this.entry = entry;
     this.pages = pages;
     this.recorder = recorder;
     this.store = store;
@@ -88,11 +91,19 @@ class Runs {
   }
 
   private RunStore.Kept kept(String id) {
-    return store.find(id).orElseThrow(() -> Problem.missing("SERVER_RUN_OVER"));
+    RunStore.Kept kept = store.find(id).orElseThrow(() -> Problem.missing("SERVER_RUN_OVER"));
+    // Drafts, and what was released before, are for builders.
+    if (kept.builder() || kept.release().isEmpty()) {
+      entry.requireBuilder();
+    }
+    return kept;
   }
 
   /** Opens a page. */
   RunView begin(String appId, String pageId, RunRequest request, Locale locale) {
+    if (request.as() != RunViews.RunAs.VISITOR || request.release() != null) {
+      entry.requireBuilder();
+    }
     Running running =
         begin(
             appId,

@@ -2,6 +2,7 @@ package org.mapsel.server.runs;
 
 import java.util.Locale;
 import org.mapsel.core.page.view.PartView;
+import org.mapsel.server.entry.Entry;
 import org.mapsel.server.runs.RunViews.EventRequest;
 import org.mapsel.server.runs.RunViews.FigureView;
 import org.mapsel.server.runs.RunViews.RunRequest;
@@ -21,8 +22,10 @@ class RunsController {
 
   private final Runs runs;
   private final Figures figures;
+  private final Entry entry;
 
-  RunsController(Runs runs, Figures figures) {
+  RunsController(Runs runs, Figures figures, Entry entry) {
+    this.entry = entry;
     this.figures = figures;
     this.runs = runs;
   }
@@ -79,6 +82,9 @@ class RunsController {
       @PathVariable String part,
       @RequestParam(defaultValue = "false") boolean draft,
       Locale locale) {
+    if (draft) {
+      entry.requireBuilder();
+    }
     return figures.get(app, page, part, draft, locale);
   }
 }

@@ -5,22 +5,22 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import org.mapsel.core.finding.Finding;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Answers only under loopback names, so that no other site can rebind its name to this server, and
- * changes things only for requests from its own pages.
+ * Answers only under its own names, loopback ones if no others are given, so that no other site can
+ * rebind its name to this server, and changes things only for requests from its own pages.
  */
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE)
@@ -33,9 +33,14 @@ class OwnPagesFilter extends OncePerRequestFilter {
           + " font-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'";
 
   private final JsonMapper json;
+  private final Set<String> hosts = new HashSet<>(LOOPBACK);
 
-  OwnPagesFilter(JsonMapper json) {
+  /**
+   * @param names further names that this server is called by
+   */
+  OwnPagesFilter(JsonMapper json, @Value("${mapsel.hosts:}") List<String> names) {
     this.json = json;
+    names.forEach(name -> hosts.add(name.toLowerCase(Locale.ROOT)));
   }
 
   @Override
@@ -43,18 +48,22 @@ class OwnPagesFilter extends OncePerRequestFilter {
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     String host = request.getHeader("Host");
-    if (host == null
-        || !LOOPBACK.contains(host.replaceFirst(":\\d+$", "").toLowerCase(Locale.ROOT))) {
-      refuse(response, HttpStatus.MISDIRECTED_REQUEST, "SERVER_HOST_FOREIGN");
+    if (host == null || !hosts.contains(host.replaceFirst(":\\d+$", "").toLowerCase(Locale.ROOT))) {
+      ProblemHandler.write(
+          response,
+          json,
+          HttpStatus.MISDIRECTED_REQUEST,
+          List.of(Finding.error("SERVER_HOST_FOREIGN")));
       return;
     }
     String origin = request.getHeader("Origin");
     // Programs ask offered tables; only browsers say which page a request comes from.
     boolean own =
         origin == null && request.getRequestURI().startsWith("/offered/")
-            || ("http://" + host).equalsIgnoreCase(origin);
+            || (request.getScheme() + "://" + host).equalsIgnoreCase(origin);
     if (!SAFE.contains(request.getMethod()) && !own) {
-      refuse(response, HttpStatus.FORBIDDEN, "SERVER_REQUEST_FOREIGN");
+      ProblemHandler.write(
+          response, json, HttpStatus.FORBIDDEN, List.of(Finding.error("SERVER_REQUEST_FOREIGN")));
       return;
     }
     response.setHeader("Content-Security-Policy", POLICY);
@@ -64,15 +73,5 @@ class OwnPagesFilter extends OncePerRequestFilter {
       response.setHeader("Cache-Control", "no-store");
     }
     chain.doFilter(request, response);
-  }
-
-  private void refuse(HttpServletResponse response, HttpStatus status, String code)
-      throws IOException {
-    byte[] body =
-        json.writeValueAsString(ProblemHandler.detail(status, List.of(Finding.error(code))))
-            .getBytes(StandardCharsets.UTF_8);
-    response.setStatus(status.value());
-    response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-    response.getOutputStream().write(body);
   }
 }

@@ -38,6 +38,16 @@ public final class Problem extends RuntimeException {
     return new Problem(HttpStatus.CONFLICT, List.of(Finding.error(code, arguments)));
   }
 
+  /** It is not known who asks, or not well enough. */
+  public static Problem unknown(String code) {
+    return new Problem(HttpStatus.UNAUTHORIZED, List.of(Finding.error(code)));
+  }
+
+  /** It was asked for too often in a short time. */
+  public static Problem tooMany(String code) {
+    return new Problem(HttpStatus.TOO_MANY_REQUESTS, List.of(Finding.error(code)));
+  }
+
   public HttpStatus status() {
     return status;
   }

@@ -1,24 +1,40 @@
 package org.mapsel.server.web;
 
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.mapsel.core.finding.Finding;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.TypeMismatchException;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Everything that goes wrong as problem details: a stable code, a plain message and advice. */
 @RestControllerAdvice
-class ProblemHandler {
+public class ProblemHandler {
 
   private static final Logger LOG = LoggerFactory.getLogger(ProblemHandler.class);
+
+  /** Problem details as the whole of an answer, for what stands before all controllers. */
+  public static void write(
+      HttpServletResponse response, JsonMapper json, HttpStatus status, List<Finding> findings)
+      throws IOException {
+    response.setStatus(status.value());
+    response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+    response
+        .getOutputStream()
+        .write(json.writeValueAsString(detail(status, findings)).getBytes(StandardCharsets.UTF_8));
+  }
 
   @ExceptionHandler
   ProblemDetail handle(Problem problem) {

@@ -2,6 +2,7 @@ package org.mapsel.server.testing;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.net.CookieManager;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -17,7 +18,8 @@ public final class Api {
   private static final JsonMapper JSON = new JsonMapper();
 
   private final String address;
-  private final HttpClient http = HttpClient.newHttpClient();
+  private final HttpClient http =
+      HttpClient.newBuilder().cookieHandler(new CookieManager()).build();
 
   public Api(String address) {
     this.address = address;

@@ -1,5 +1,7 @@
 package org.mapsel.server.testing;
 
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.extension.AfterAllCallback;
 import org.junit.jupiter.api.extension.BeforeAllCallback;
@@ -13,12 +15,20 @@ public final class TestServer implements BeforeAllCallback, AfterAllCallback, Au
 
   private static final AtomicInteger NUMBER = new AtomicInteger();
 
+  private final String[] settings;
   private ConfigurableApplicationContext context;
   private Api api;
 
+  /**
+   * @param settings further ones, each as {@code --name=value}
+   */
+  public TestServer(String... settings) {
+    this.settings = settings.clone();
+  }
+
   /** One more, beside that of the test. */
-  public static TestServer started() {
-    TestServer server = new TestServer();
+  public static TestServer started(String... settings) {
+    TestServer server = new TestServer(settings);
     server.start();
     return server;
   }
@@ -30,15 +40,17 @@ public final class TestServer implements BeforeAllCallback, AfterAllCallback, Au
 
   private void start() {
     SpringApplication application = new SpringApplication(MapselServer.class);
-    context =
-        application.run(
+    List<String> arguments = new ArrayList<>(List.of(settings));
+    arguments.addAll(
+        List.of(
             "--server.port=0",
             "--mapsel.secrets.key-file=target/secret-" + ProcessHandle.current().pid() + ".key",
             "--mapsel.outgoing.answer-timeout=2s",
             "--mapsel.outgoing.max-answer=2MB",
             "--spring.datasource.url="
                 + Postgres.shared().newDatabase("server" + NUMBER.incrementAndGet()),
-            "--spring.datasource.password=" + Postgres.shared().password());
+            "--spring.datasource.password=" + Postgres.shared().password()));
+    context = application.run(arguments.toArray(String[]::new));
     api =
         new Api(
             "http://localhost:"
