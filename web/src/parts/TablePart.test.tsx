@@ -1,0 +1,107 @@
+// @vitest-environment jsdom
+import { cleanup, render, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, describe, expect, it } from 'vitest';
+import type { RowsView } from '@/api/client';
+import type { PageUse } from './model';
+import { TablePart } from './TablePart';
+import { aColumn, someRows, usedPage } from './testing';
+
+afterEach(cleanup);
+
+const COLUMNS = [aColumn('name', 'Called'), aColumn('lifts', 'Lifts', 'NUMBER')];
+const CRANES = [
+  ['Heron', '12.5'],
+  ['Egret', '40'],
+];
+
+function shown(over: Partial<RowsView> = {}, use: PageUse = usedPage()) {
+  const rows = someRows(COLUMNS, CRANES, over);
+  render(
+    <TablePart
+      part={{ kind: 'table', id: 'cranes', heading: 'Cranes', rows }}
+      use={use}
+      whenEmpty=""
+    />,
+  );
+  return { user: userEvent.setup(), use };
+}
+
+const row = (name: string) => screen.getByRole('row', { name: new RegExp(name) });
+
+describe('a table', () => {
+  it('orders by a column: up, down, and back to the order of the answer', async () => {
+    const press = async (over: Partial<RowsView>) => {
+      const { user, use } = shown(over);
+      await user.click(screen.getByRole('button', { name: 'Called' }));
+      cleanup();
+      return use.onArrange;
+    };
+    expect(await press({})).toHaveBeenCalledWith('cranes', {
+      by: 'name',
+      descending: false,
+      find: '',
+    });
+    expect(await press({ by: 'name' })).toHaveBeenCalledWith('cranes', {
+      by: 'name',
+      descending: true,
+      find: '',
+    });
+    expect(await press({ by: 'name', descending: true })).toHaveBeenCalledWith('cranes', {
+      by: undefined,
+      descending: false,
+      find: '',
+    });
+  });
+
+  it('lets a row be chosen with the mouse and with the keyboard', async () => {
+    const { user, use } = shown({ choosing: true });
+    await user.click(row('Egret'));
+    expect(use.onChoose).toHaveBeenLastCalledWith('cranes', 1);
+    row('Heron').focus();
+    await user.keyboard('{Enter}');
+    expect(use.onChoose).toHaveBeenLastCalledWith('cranes', 0);
+  });
+
+  it('chooses nothing where nothing would follow', async () => {
+    const { user, use } = shown();
+    await user.click(row('Egret'));
+    expect(use.onChoose).not.toHaveBeenCalled();
+  });
+
+  it('has buttons in rows that act on their row and do not choose it', async () => {
+    const { user, use } = shown({
+      choosing: true,
+      buttons: [{ kind: 'button', id: 'hail', heading: 'Hail', manner: 'ORDINARY' }],
+      rows: someRows(COLUMNS, CRANES).rows.map((one) =>
+        one.number === 0 ? { ...one, without: ['hail'] } : one,
+      ),
+    });
+    expect(within(row('Heron')).queryByRole('button')).toBeNull();
+    await user.click(within(row('Egret')).getByRole('button', { name: 'Hail' }));
+    expect(use.onPress).toHaveBeenCalledWith('hail', 1);
+    expect(use.onChoose).not.toHaveBeenCalled();
+  });
+
+  it('asks before a button does what cannot be taken back', async () => {
+    const { user, use } = shown({
+      buttons: [{ kind: 'button', id: 'scrap', heading: 'Scrap', manner: 'DANGEROUS' }],
+    });
+    await user.click(within(row('Egret')).getByRole('button', { name: 'Scrap' }));
+    expect(use.onPress).not.toHaveBeenCalled();
+    await user.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Scrap' }));
+    expect(use.onPress).toHaveBeenCalledWith('scrap', 1);
+  });
+
+  it('says under a column what it was asked to say of all rows', () => {
+    shown({ totals: [{ column: 'lifts', total: 'SUM', text: '52.5' }] });
+    const feet = screen.getAllByRole('row').at(-1);
+    expect(feet?.textContent).toBe('sum 52.5');
+  });
+
+  it('says why there is nothing', () => {
+    shown({ rows: [], total: 0, all: 0, content: 'EMPTY' });
+    expect(screen.queryByRole('table')).toBeNull();
+    expect(document.body.textContent).toMatch(/Nothing|No /);
+  });
+});
