@@ -4,9 +4,9 @@ import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
 import DialogTitle from '@mui/material/DialogTitle';
-import LinearProgress from '@mui/material/LinearProgress';
 import Typography from '@mui/material/Typography';
 import type { PageView } from '@/api/client';
+import { BusyBar } from './BusyBar';
 import type { PageUse } from './model';
 import { PlacedParts, type Building } from './PlacedParts';
 
@@ -60,8 +60,8 @@ export function DrawnPage({ page, use, build }: Props) {
       <Typography variant="h1" component="h1" sx={{ fontSize: 24 }}>
         {page.name}
       </Typography>
-      <Box sx={{ height: 4, mt: 0.5, mb: 1.5 }}>
-        {use.busy && <LinearProgress aria-label="Waiting for the service" />}
+      <Box sx={{ minHeight: 4, mt: 0.5, mb: 1.5 }}>
+        {use.busy && <BusyBar onStop={use.onStop} />}
       </Box>
       {page.messages.map((message, index) => (
         <Alert

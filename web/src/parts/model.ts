@@ -23,6 +23,8 @@ export interface PageUse {
   /** What was typed since the server heard of it last, by input. */
   typed: Readonly<Record<string, Json>>;
   busy: boolean;
+  /** Waits no longer for what the services would answer. */
+  onStop: (() => void) | undefined;
   onInput: (id: string, value: Json, reported: boolean) => void;
   /** A button was pressed, perhaps one that stands in a row. */
   onPress: (button: string, row?: number) => void;

@@ -10,6 +10,7 @@ export function usedPage(over: Partial<PageUse> = {}): PageUse {
     onPick: undefined,
     typed: {},
     busy: false,
+    onStop: undefined,
     onInput: vi.fn(),
     onPress: vi.fn(),
     onChoose: vi.fn(),

@@ -90,6 +90,12 @@ export function useRun(options: RunOptions) {
     void queries.invalidateQueries({ queryKey: ['bench'] });
     void queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
   };
+  // What waits for services goes by a key, by which it can be stopped.
+  const stop = useRef('');
+  const stoppable = () => {
+    stop.current = crypto.randomUUID();
+    return stop.current;
+  };
   // What happens on a page happens one after the other.
   const scope = { id: `run ${app} ${page}` };
   const opening = useMutation({
@@ -104,6 +110,7 @@ export function useRun(options: RunOptions) {
             ...(release === undefined ? {} : { release }),
             inputs: onTheWire(sent),
             arguments: options.arguments ?? {},
+            stop: stoppable(),
             ...(options.simulation && { simulation: options.simulation }),
           },
         }),
@@ -124,6 +131,7 @@ export function useRun(options: RunOptions) {
           body: {
             inputs: onTheWire(sent),
             event,
+            stop: stoppable(),
             ...(options.simulation && { simulation: options.simulation }),
           },
         }),
@@ -199,6 +207,9 @@ export function useRun(options: RunOptions) {
     building: false,
     typed,
     busy: opening.isPending || happening.isPending,
+    onStop: () => {
+      void api.POST('/api/stops/{key}', { params: { path: { key: stop.current } } });
+    },
     onInput: (id, value, reported) => {
       setTyped((before) => ({ ...before, [id]: value }));
       if (!reported) return;

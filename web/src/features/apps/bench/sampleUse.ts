@@ -10,6 +10,7 @@ export function sampleUse(picked: Picked | undefined, onPick: (picked: Picked) =
     onPick,
     typed: {},
     busy: false,
+    onStop: undefined,
     onInput: nothing,
     onPress: nothing,
     onChoose: nothing,

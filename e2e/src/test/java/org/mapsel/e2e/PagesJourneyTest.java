@@ -193,6 +193,17 @@ class PagesJourneyTest {
   }
 
   @Test
+  void whoWaitsForASlowServiceCanStop() {
+    user.build("yard-board", "List cranes").run(true);
+    user.sees("12 rows");
+    user.page.getByLabel("How services look").click();
+    user.role(AriaRole.OPTION, "real requests, 3 s later").click();
+    user.press("List cranes").press("Stop waiting");
+    user.sees("was not waited for any longer");
+    user.sees("12 rows");
+  }
+
+  @Test
   void rowsHaveButtonsAndTotalsAndPartsStandUnderTabs() {
     user.build("yard-board", "List cranes").press("Page");
     user.role(AriaRole.MENUITEM, "Add a button…").click();

@@ -34,10 +34,19 @@ public final class Caller {
   private final Supplier<Stamp> stamps;
 
   public Caller(Exchanger exchanger, Supplier<Stamp> stamps) {
+    this(exchanger, stamps, new AccessTokens(exchanger, () -> stamps.get().now()));
+  }
+
+  private Caller(Exchanger exchanger, Supplier<Stamp> stamps, AccessTokens tokens) {
     this.exchanger = exchanger;
-    this.tokens = new AccessTokens(exchanger, () -> stamps.get().now());
+    this.tokens = tokens;
     this.batches = new Batches(exchanger);
     this.stamps = stamps;
+  }
+
+  /** One that sends through something else and knows the same tokens. */
+  public Caller through(Exchanger other) {
+    return new Caller(other, stamps, tokens);
   }
 
   /** The codec of each family of protocols; a new family is a new line here. */

@@ -26,7 +26,7 @@ class EntryConfiguration {
 
   /** Visitors use what was released; {@code Runs} looks at which version each run is of. */
   private static final String[] FOR_VISITORS = {
-    "/api/ready", "/api/session", "/api/open/**", "/api/runs/**"
+    "/api/ready", "/api/session", "/api/open/**", "/api/runs/**", "/api/stops/*"
   };
 
   /** The draft, and releases that visitors do not see now. */

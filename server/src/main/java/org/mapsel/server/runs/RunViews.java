@@ -27,13 +27,15 @@ final class RunViews {
    *     sample
    * @param arguments what the page is opened with, as its address has it: only simple ones
    * @param simulation how services are made to look; only for those who build
+   * @param stop by which key it can be stopped while it waits
    */
   record RunRequest(
       RunAs as,
       @Nullable Long release,
       Map<String, JsonNode> inputs,
       Map<String, String> arguments,
-      @Nullable Simulation simulation) {
+      @Nullable Simulation simulation,
+      @Nullable String stop) {
     RunRequest {
       Objects.requireNonNull(as);
       inputs = Map.copyOf(inputs);
@@ -55,9 +57,13 @@ final class RunViews {
    * Something a visitor did, with what was typed since the last event.
    *
    * @param simulation how services are made to look; only for those who build
+   * @param stop by which key it can be stopped while it waits
    */
   record EventRequest(
-      Map<String, JsonNode> inputs, Happening event, @Nullable Simulation simulation) {
+      Map<String, JsonNode> inputs,
+      Happening event,
+      @Nullable Simulation simulation,
+      @Nullable String stop) {
     EventRequest {
       Objects.requireNonNull(event);
       inputs = Map.copyOf(inputs);

@@ -11,7 +11,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.json.ValueJson;
@@ -43,6 +45,7 @@ import org.mapsel.server.runs.RunViews.TracedCall;
 import org.mapsel.server.runs.RunViews.TracedParameter;
 import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.samples.Simulation;
+import org.mapsel.server.samples.Stops;
 import org.mapsel.server.web.FindingView;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
@@ -61,9 +64,11 @@ class Runs {
   private final Recorder recorder;
   private final RunStore store;
   private final Entry entry;
+  private final Stops stops;
   private final Clock clock;
 
-  Runs(OpenPages pages, Recorder recorder, RunStore store, Entry entry, Clock clock) {
+  Runs(OpenPages pages, Recorder recorder, RunStore store, Entry entry, Stops stops, Clock clock) {
+    this.stops = stops;
     this.entry = entry;
     this.pages = pages;
     this.recorder = recorder;
@@ -76,12 +81,15 @@ class Runs {
 
   /** What happened on the way: the calls that were made, and where the page leads. */
   private static final class Course {
-    private final Simulation simulation;
+    private final UnaryOperator<Exchanger> way;
     private final List<TracedCall> trace = new ArrayList<>();
     private Optional<RunViews.Leads> leads = Optional.empty();
 
-    Course(Simulation simulation) {
-      this.simulation = simulation;
+    /**
+     * @param way what every request to a service goes through
+     */
+    Course(UnaryOperator<Exchanger> way) {
+      this.way = way;
     }
   }
 
@@ -115,13 +123,12 @@ class Runs {
     request.arguments().forEach(simple::put);
     Map<String, Value> arguments = StateJson.arguments(simple, running.reach());
     arguments.values().removeIf(RecordValue.class::isInstance);
-    Course course =
-        happen(
-            running,
-            List.of(entered(running, request.inputs()), new PageEvent.Opened(arguments, List.of())),
-            simulation(running, request.simulation()),
-            locale);
-    return view(running, course, locale);
+    return happen(
+        running,
+        List.of(entered(running, request.inputs()), new PageEvent.Opened(arguments, List.of())),
+        simulation(running, request.simulation()),
+        request.stop(),
+        locale);
   }
 
   private Running begin(
@@ -142,26 +149,25 @@ class Runs {
   PageView glance(String appId, String pageId, boolean draft, Locale locale) {
     RunViews.RunAs as = draft ? RunViews.RunAs.REVIEWER : RunViews.RunAs.VISITOR;
     RunView opened =
-        begin(appId, pageId, new RunRequest(as, null, Map.of(), Map.of(), null), locale);
+        begin(appId, pageId, new RunRequest(as, null, Map.of(), Map.of(), null, null), locale);
     store.remove(opened.run());
     return opened.page();
   }
 
   /** A page as it was left. */
   RunView again(String id, Locale locale) {
-    return view(pages.running(kept(id)), new Course(Simulation.NONE), locale);
+    return view(pages.running(kept(id)), new Course(UnaryOperator.identity()), locale);
   }
 
   /** Something happens on an open page. */
   RunView event(String id, EventRequest request, Locale locale) {
     Running running = pages.running(kept(id));
-    Course course =
-        happen(
-            running,
-            List.of(entered(running, request.inputs()), event(running, request.event(), locale)),
-            simulation(running, request.simulation()),
-            locale);
-    return view(running, course, locale);
+    return happen(
+        running,
+        List.of(entered(running, request.inputs()), event(running, request.event(), locale)),
+        simulation(running, request.simulation()),
+        request.stop(),
+        locale);
   }
 
   /** What is told of a visitor; what is not on the page for them cannot have happened. */
@@ -266,10 +272,23 @@ class Runs {
         pages.replayed(running));
   }
 
+  /** Lets events happen that may be stopped, and tells what is drawn then. */
+  private RunView happen(
+      Running running,
+      List<PageEvent> first,
+      Simulation simulation,
+      @Nullable String stop,
+      Locale locale) {
+    try (Stops.Waiting waiting = stops.waiting(stop == null ? "" : stop)) {
+      Course course = happen(running, first, real -> waiting.over(simulation.over(real)), locale);
+      return view(running, course, locale);
+    }
+  }
+
   /** Lets events happen one after the other, and what calls answer as further events. */
   private Course happen(
-      Running running, List<PageEvent> first, Simulation simulation, Locale locale) {
-    Course course = new Course(simulation);
+      Running running, List<PageEvent> first, UnaryOperator<Exchanger> way, Locale locale) {
+    Course course = new Course(way);
     Deque<PageEvent> events = new ArrayDeque<>(first);
     for (int i = 0; !events.isEmpty(); i++) {
       if (i == MOST_EVENTS) {
@@ -301,7 +320,7 @@ class Runs {
             happen(
                 opened,
                 List.of(new PageEvent.Opened(go.arguments(), go.messages())),
-                course.simulation,
+                course.way,
                 locale);
         course.trace.addAll(further.trace);
         course.leads =
@@ -369,7 +388,7 @@ class Runs {
         wanted.add(wanted(running, run));
       }
     }
-    List<Recorder.Recorded> recorded = recorder.callAll(wanted, course.simulation);
+    List<Recorder.Recorded> recorded = recorder.callAll(wanted, course.way);
     List<PageEvent> events = new ArrayList<>();
     for (int i = 0; i < calls.size(); i++) {
       PageEffect.RunCall run = calls.get(i);

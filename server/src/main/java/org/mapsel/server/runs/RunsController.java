@@ -7,12 +7,15 @@ import org.mapsel.server.runs.RunViews.EventRequest;
 import org.mapsel.server.runs.RunViews.FigureView;
 import org.mapsel.server.runs.RunViews.RunRequest;
 import org.mapsel.server.runs.RunViews.RunView;
+import org.mapsel.server.samples.Stops;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Pages that run. */
@@ -22,9 +25,11 @@ class RunsController {
 
   private final Runs runs;
   private final Figures figures;
+  private final Stops stops;
   private final Entry entry;
 
-  RunsController(Runs runs, Figures figures, Entry entry) {
+  RunsController(Runs runs, Figures figures, Stops stops, Entry entry) {
+    this.stops = stops;
     this.entry = entry;
     this.figures = figures;
     this.runs = runs;
@@ -58,6 +63,13 @@ class RunsController {
   @GetMapping("/runs/{run}")
   RunView again(@PathVariable String run, Locale locale) {
     return runs.again(run, locale);
+  }
+
+  /** Stops waiting for services in what goes by a key. */
+  @PostMapping("/stops/{key}")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void stop(@PathVariable String key) {
+    stops.stop(key);
   }
 
   /** All rows of a part as they are seen, as separated values. */

@@ -7,12 +7,14 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.call.CallResult;
 import org.mapsel.core.call.Caller;
 import org.mapsel.core.call.GivenAnswers;
 import org.mapsel.core.call.Question;
 import org.mapsel.core.exchange.Exchange;
+import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Access;
@@ -121,19 +123,23 @@ public class Recorder {
         .call(question(wanted, Access.NONE));
   }
 
-  /** Calls several operations, in one message where a service takes them so; keeps each. */
-  public List<Recorded> callAll(List<Wanted> wanted, Simulation simulation) {
+  /**
+   * Calls several operations, in one message where a service takes them so; keeps each.
+   *
+   * @param way what everything that leaves goes through
+   */
+  public List<Recorded> callAll(List<Wanted> wanted, UnaryOperator<Exchanger> way) {
     Set<String> replayed = replay.services();
     if (wanted.stream().anyMatch(one -> replayed.contains(one.serviceId()))) {
       return wanted.stream().map(this::call).toList();
     }
-    Caller asked =
-        simulation == Simulation.NONE ? caller : new Caller(simulation.over(http), stamps);
     List<CallResult> results =
-        asked.callAll(
-            wanted.stream()
-                .map(one -> question(one, accesses.of(one.serviceId(), one.endpoint())))
-                .toList());
+        caller
+            .through(way.apply(http))
+            .callAll(
+                wanted.stream()
+                    .map(one -> question(one, accesses.of(one.serviceId(), one.endpoint())))
+                    .toList());
     List<Recorded> recorded = new ArrayList<>();
     for (int i = 0; i < results.size(); i++) {
       recorded.add(recorded(wanted.get(i), results.get(i)));

@@ -28,7 +28,7 @@ public enum Simulation {
   private static final String TOLD = "simulated; nothing was sent";
 
   /** What goes out through something else, looking as it is wished. */
-  Exchanger over(Exchanger real) {
+  public Exchanger over(Exchanger real) {
     return switch (this) {
       case NONE -> real;
       case SLOW ->

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
@@ -236,6 +237,27 @@ class AppsApiTest {
     assertThat(bench().text("/calls/0/origin")).isEqualTo("recorded");
     assertThat(bench().text("/page/parts/0/inputs/0/value")).isEqualTo("S-20417");
     assertThat(bench().text("/page/parts/2/rows/rows/1/cells/0/text")).isEqualTo("MOOR");
+  }
+
+  @Test
+  void waitingForAServiceCanBeStoppedAndThePageGoesOnAfterwards() {
+    edit(1, addPage);
+    Api.Answer built = api.post(page() + "/runs", "{'as':'BUILDER','inputs':{},'arguments':{}}");
+    String pressed =
+        "{'inputs':{'%s':'S-20417'},'simulation':'SLOW','stop':'k-1',"
+                .formatted(built.text("/page/parts/0/inputs/0/id"))
+            + "'event':{'kind':'pressed','button':'"
+            + part(built, "/page/parts", "button")
+            + "'}}";
+    CompletableFuture<Api.Answer> waiting =
+        CompletableFuture.supplyAsync(
+            () -> api.post("/api/runs/" + built.text("/run") + "/events", pressed));
+    while (!waiting.isDone()) {
+      assertThat(api.post("/api/stops/k-1", "{}").status()).isEqualTo(204);
+    }
+    assertThat(waiting.join().text("/trace/0/findings/0/code")).isEqualTo("EXCHANGE_STOPPED");
+    assertThat(waiting.join().text("/page/messages/0/text")).contains("not waited for any longer");
+    assertThat(press(built, "S-20417").text("/page/parts/2/rows/content")).isEqualTo("FILLED");
   }
 
   @Test

@@ -1,0 +1,108 @@
+package org.mapsel.server.samples;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import org.mapsel.core.exchange.Exchange;
+import org.mapsel.core.exchange.Exchanger;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.message.Request;
+import org.springframework.stereotype.Component;
+
+/**
+ * Lets people stop waiting for services. What is waited for is known to this node only: whoever
+ * stops asks the node that waits.
+ */
+@Component
+public class Stops {
+
+  private final Map<String, Waiting> waiting = new ConcurrentHashMap<>();
+
+  /**
+   * Something that may be stopped until it is closed.
+   *
+   * @param key by which it is stopped, made by whoever asks for it and hard to guess
+   */
+  public Waiting waiting(String key) {
+    Waiting begun = new Waiting(key);
+    if (!key.isEmpty()) {
+      waiting.put(key, begun);
+    }
+    return begun;
+  }
+
+  /** Stops what goes by a key; one that is over already is none to stop. */
+  public void stop(String key) {
+    Optional.ofNullable(waiting.get(key)).ifPresent(Waiting::stop);
+  }
+
+  /** The requests of one event: once stopped, the one on its way ends and no more go out. */
+  public final class Waiting implements AutoCloseable {
+
+    private final String key;
+    private Optional<Thread> sending = Optional.empty();
+    private boolean stopped;
+
+    private Waiting(String key) {
+      this.key = key;
+    }
+
+    /** What goes out through something else, as long as it is not stopped. */
+    public Exchanger over(Exchanger real) {
+      return (request, access) -> {
+        if (!begin()) {
+          return told(
+              new Exchange(
+                  request, Optional.empty(), Optional.empty(), Instant.now(), Duration.ZERO),
+              request);
+        }
+        Exchange exchange;
+        boolean cut;
+        try {
+          exchange = real.send(request, access);
+        } finally {
+          cut = end();
+        }
+        return cut && exchange.response().isEmpty() ? told(exchange, request) : exchange;
+      };
+    }
+
+    private static Exchange told(Exchange exchange, Request request) {
+      return new Exchange(
+          exchange.request(),
+          Optional.empty(),
+          Optional.of(Finding.error("EXCHANGE_STOPPED", "address", request.address())),
+          exchange.started(),
+          exchange.took());
+    }
+
+    private synchronized boolean begin() {
+      if (stopped) {
+        return false;
+      }
+      sending = Optional.of(Thread.currentThread());
+      return true;
+    }
+
+    /** Whether it was stopped; nothing of that is left for whatever the thread does next. */
+    private synchronized boolean end() {
+      sending = Optional.empty();
+      if (stopped) {
+        Thread.interrupted();
+      }
+      return stopped;
+    }
+
+    private synchronized void stop() {
+      stopped = true;
+      sending.ifPresent(Thread::interrupt);
+    }
+
+    @Override
+    public void close() {
+      waiting.remove(key, this);
+    }
+  }
+}
