@@ -61,6 +61,33 @@ public record RecordType(
     return withFields(others);
   }
 
+  /**
+   * The type with two fields of different shapes taken for one. What was decided of the first goes
+   * over what was decided of the other.
+   */
+  public RecordType joining(FieldRef field, FieldRef other) {
+    ModelField one =
+        field(field)
+            .orElseGet(
+                () -> new ModelField(freeName(field.name()), List.of(field), Overrides.NONE));
+    Overrides gone = field(other).map(ModelField::set).orElse(Overrides.NONE);
+    ModelField both = one.alsoAt(other).with(one.set().over(gone));
+    List<ModelField> others = new ArrayList<>();
+    boolean placed = false;
+    for (ModelField known : fields) {
+      if (known.name().equals(both.name())) {
+        others.add(both);
+        placed = true;
+      } else if (!known.standsFor(other)) {
+        others.add(known);
+      }
+    }
+    if (!placed) {
+      others.add(both);
+    }
+    return withFields(others);
+  }
+
   private static void keep(List<ModelField> fields, ModelField field) {
     if (!field.set().saysNothing() || field.at().size() > 1) {
       fields.add(field);

@@ -8,11 +8,20 @@ import org.mapsel.core.model.ModelField;
 import org.mapsel.core.model.RecordType;
 import org.mapsel.core.model.ShapeRef;
 import org.mapsel.core.page.App;
+import org.mapsel.core.pairing.Grade;
+import org.mapsel.core.pairing.Lexicon;
+import org.mapsel.core.pairing.Pairer;
+import org.mapsel.core.pairing.Pairing;
+import org.mapsel.core.pairing.PairingField;
+import org.mapsel.core.pairing.PairingFields;
+import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.TypeId;
+import org.mapsel.core.service.Service;
 
 /**
  * Declares that two record types are one: what the second stands for, the first stands for from now
- * on. Their fields are paired one by one.
+ * on. Those of their fields are paired that are likely to be the same; others are paired one by
+ * one.
  */
 public record PairTypes(TypeId type, TypeId other) implements AppEdit {
 
@@ -39,6 +48,40 @@ public record PairTypes(TypeId type, TypeId other) implements AppEdit {
     for (DerivedField derived : gone.derived()) {
       both = both.derived(derived.name()).isPresent() ? both : both.with(derived);
     }
+    for (ShapeRef shape : gone.shapes()) {
+      both = paired(editing, both, kept.shapes().getFirst(), shape);
+    }
     return editing.app().with(editing.app().model().without(gone.id()).with(both));
+  }
+
+  private static RecordType paired(
+      Editing editing, RecordType type, ShapeRef left, ShapeRef right) {
+    RecordType paired = type;
+    Pairing pairing =
+        new Pairer(Lexicon.shipped()).pair(fields(editing, left), fields(editing, right));
+    for (Pairing.Pair pair : pairing.pairs()) {
+      if (pair.grade() != Grade.GUESS) {
+        paired =
+            paired.joining(
+                new FieldRef(left, pair.left().path().name(0)),
+                new FieldRef(right, pair.right().path().name(0)));
+      }
+    }
+    return paired;
+  }
+
+  /** The fields of a shape itself, not what is in them; none of a shape that is not there now. */
+  private static List<PairingField> fields(Editing editing, ShapeRef ref) {
+    return editing
+        .app()
+        .edition(ref.service())
+        .flatMap(editing.services()::find)
+        .map(Service::shapes)
+        .filter(shapes -> shapes.find(ref.shape()).isPresent())
+        .map(shapes -> PairingFields.of(shapes, ref.shape(), FieldPath.ROOT, List.of()))
+        .orElse(List.of())
+        .stream()
+        .filter(field -> field.path().length() == 1)
+        .toList();
   }
 }
