@@ -8,6 +8,9 @@ describe('a value in one line', () => {
     expect(inLine(true)).toBe('yes');
     expect(inLine([1, false, 'x'])).toBe('1, no, x');
     expect(inLine({ berth: 'B 3', at: { lat: 54.25 } })).toBe('berth: B 3, at: lat: 54.25');
+    expect(inLine([{ item: 'rope', crates: 2 }, { item: 'tar' }])).toBe(
+      'item: rope, crates: 2; item: tar',
+    );
   });
 
   it('tells what bytes are instead of showing them', () => {

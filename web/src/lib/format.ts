@@ -6,7 +6,11 @@ export function inLine(value: Json): string {
   if (value === undefined) return '';
   if (value === null) return 'null';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  if (Array.isArray(value)) return value.map(inLine).join(', ');
+  if (Array.isArray(value)) {
+    // Where the items have commas of their own something stronger stands between them.
+    const records = value.some((one) => isRecord(one) && !asBinary(one));
+    return value.map(inLine).join(records ? '; ' : ', ');
+  }
   const binary = asBinary(value);
   if (binary) return `${binary.mediaType}, ${bytesText(binary.size)}`;
   if (isRecord(value)) {

@@ -6,9 +6,8 @@ import com.deque.html.axecore.playwright.AxeBuilder;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.List;
 import org.assertj.core.api.Assertions;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /**
  * Every screen follows the Web Content Accessibility Guidelines 2.1 AA, as far as machines can
@@ -19,20 +18,7 @@ class AccessibilityTest {
   private static final List<String> GUIDELINES =
       List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa");
 
-  private static Product product;
-  private static Browser browser;
-
-  @BeforeAll
-  static void start() {
-    product = Product.withDemo();
-    browser = new Browser();
-  }
-
-  @AfterAll
-  static void stop() {
-    browser.close();
-    product.close();
-  }
+  @RegisterExtension static final SharedDemo DEMO = new SharedDemo();
 
   private static void isAccessible(User user) {
     List<String> wrong =
@@ -44,31 +30,32 @@ class AccessibilityTest {
   }
 
   @Test
-  void theWorkshopByDayAndByNight() {
-    User user = new User(browser, product);
-    for (boolean night : new boolean[] {false, true}) {
-      user.goTo("/services").sees("Berthing");
-      if (night) {
-        user.press("Night watch colours");
-      }
-      isAccessible(user);
-      isAccessible(user.goTo("/services/berthing").sees("ListArrivals"));
-      isAccessible(user.goTo("/services/berthing/operations/ListArrivals").sees("GOES IN"));
-      isAccessible(user.goTo("/services/yard/editions").sees("edition"));
-      isAccessible(user.goTo("/apps").sees("Yard board"));
-      isAccessible(user.build("yard-board", "List cranes").sees("What happens"));
-      isAccessible(user.goTo("/apps/duty-desk/model").sees("Arrival"));
-      isAccessible(user.goTo("/apps/duty-desk/releases").sees("Release"));
-      isAccessible(user.goTo("/apps/duty-desk/start").sees("See it"));
-      isAccessible(user.goTo("/samples").sees("Berthing"));
-      isAccessible(user.goTo("/releases").sees("Bring an app"));
-    }
+  void theWorkshop() {
+    User user = DEMO.user();
+    isAccessible(user.goTo("/services").sees("Berthing"));
+    isAccessible(user.goTo("/services/berthing").sees("ListArrivals"));
+    isAccessible(user.goTo("/services/yard/editions").sees("edition"));
+    isAccessible(user.goTo("/apps").sees("Yard board"));
+    isAccessible(user.goTo("/apps/duty-desk/releases").sees("Release"));
+    isAccessible(user.goTo("/apps/duty-desk/start").sees("See it"));
+    isAccessible(user.goTo("/samples").sees("Berthing"));
+    isAccessible(user.goTo("/releases").sees("Bring an app"));
+    whereThereIsMostToSee(user);
+    user.press("Night watch colours");
+    whereThereIsMostToSee(user);
     user.page.context().close();
+  }
+
+  /** The same by day and by night. */
+  private static void whereThereIsMostToSee(User user) {
+    isAccessible(user.goTo("/services/berthing/operations/ListArrivals").sees("GOES IN"));
+    isAccessible(user.goTo("/apps/duty-desk/model").sees("Arrival"));
+    isAccessible(user.build("yard-board", "List cranes").sees("What happens"));
   }
 
   @Test
   void finishedPages() {
-    User user = new User(browser, product);
+    User user = DEMO.user();
     isAccessible(user.goTo("/draft/duty-desk").sees("Duty desk"));
     isAccessible(user.visit("yard-board", "List cranes").sees("12 rows"));
     isAccessible(user.visit("tide-watch", "Heights and warnings").sees("Fog on the outer pier."));
@@ -77,7 +64,7 @@ class AccessibilityTest {
 
   @Test
   void everyPlaceHasAnAddressAndOneThatIsNoneSaysSo() {
-    User user = new User(browser, product);
+    User user = DEMO.user();
     isAccessible(user.goTo("/start"));
     assertThat(user.page.getByRole(AriaRole.MAIN)).isVisible();
     isAccessible(user.goTo("/nowhere").sees("There is nothing at this address"));

@@ -8,34 +8,20 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** Small applications of several pages, changed and used. */
 class PagesJourneyTest {
 
-  private static Product product;
-  private static Browser browser;
+  @RegisterExtension static final SharedDemo DEMO = new SharedDemo();
   private User user;
-
-  @BeforeAll
-  static void start() {
-    product = Product.withDemo();
-    browser = new Browser();
-  }
-
-  @AfterAll
-  static void stop() {
-    browser.close();
-    product.close();
-  }
 
   @BeforeEach
   void sitDown() {
-    user = new User(browser, product);
+    user = DEMO.user();
   }
 
   @AfterEach
@@ -53,6 +39,9 @@ class PagesJourneyTest {
     user.page.getByLabel("Find in Cranes").fill("broken");
     user.sees("3 of 12 rows");
     user.role(AriaRole.BUTTON, "Lifts (t)").click();
+    assertThat(user.page.getByRole(AriaRole.ROW).nth(1)).containsText("Grab One");
+    assertThat(user.role(AriaRole.COLUMNHEADER, "Lifts (t)"))
+        .hasAttribute("aria-sort", "ascending");
     user.role(AriaRole.BUTTON, "Lifts (t)").click();
     assertThat(user.page.getByRole(AriaRole.ROW).nth(1)).containsText("Egret");
     assertThat(user.role(AriaRole.LINK, "Save as CSV"))

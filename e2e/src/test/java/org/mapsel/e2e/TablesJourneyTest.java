@@ -5,27 +5,13 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** A spreadsheet becomes a service, and that a page. */
 class TablesJourneyTest {
 
-  private static Product product;
-  private static Browser browser;
-
-  @BeforeAll
-  static void start() {
-    product = Product.withDemo();
-    browser = new Browser();
-  }
-
-  @AfterAll
-  static void stop() {
-    browser.close();
-    product.close();
-  }
+  @RegisterExtension static final SharedDemo DEMO = new SharedDemo();
 
   private static FilePayload file(String name, String text) {
     return new FilePayload(name, "text/csv", text.getBytes(StandardCharsets.UTF_8));
@@ -42,7 +28,7 @@ class TablesJourneyTest {
 
   @Test
   void fromADroppedFileToAPageThatLooksOneRowUp() {
-    User user = new User(browser, product).goTo("/services");
+    User user = DEMO.user().goTo("/services");
     user.page.getByLabel("Description files").setInputFiles(file("Berth book.csv", BERTHS));
     user.sees("1 cell cannot be taken as it is");
     assertThat(user.role(AriaRole.REGION, "Wrong cells")).containsText("deep");
@@ -59,7 +45,7 @@ class TablesJourneyTest {
 
   @Test
   void rowsAreReplacedOnceTheDifferenceWasSeen() {
-    User user = new User(browser, product).goTo("/services");
+    User user = DEMO.user().goTo("/services");
     String right = BERTHS.replace("deep", "8,5");
     user.page.getByLabel("Description files").setInputFiles(file("Dredged.csv", right));
     user.press("Offer it");

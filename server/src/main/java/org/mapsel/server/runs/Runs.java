@@ -468,7 +468,8 @@ class Runs {
     List<TracedParameter> sent = new ArrayList<>();
     for (Call.Parameter parameter : call.parameters()) {
       Value value = parameters.at(parameter.path());
-      if (!value.isAbsent()) {
+      // What stands in a record that is filled as a whole is told with it.
+      if (!value.isAbsent() && call.around(parameter.path()).isEmpty()) {
         sent.add(new TracedParameter(parameter.path(), ValueJson.writeForDoubles(value)));
       }
     }
