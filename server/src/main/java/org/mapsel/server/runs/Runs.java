@@ -234,6 +234,10 @@ class Runs {
                   .filter(Part.Lines.class::isInstance)
                   .map(Part.Lines.class::cast);
           if (lines.isPresent()) {
+            if (value.size() > Lines.MOST) {
+              throw Problem.refused(
+                  Finding.error("SERVER_LINES_TOO_MANY", "limit", String.valueOf(Lines.MOST)));
+            }
             inputs.put(id, Lines.checked(lines.get(), ValueJson.read(value)));
           } else if (running.plan().inputs().containsKey(id)) {
             inputs.put(id, ValueJson.read(value));

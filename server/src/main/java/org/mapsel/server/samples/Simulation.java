@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
+import org.mapsel.core.message.AccessHeaders;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
 
@@ -60,7 +61,7 @@ public enum Simulation {
                       Finding.error(
                           "EXCHANGE_ANSWER_DROPPED",
                           "address",
-                          request.address(),
+                          AccessHeaders.shown(request.address(), access),
                           "reason",
                           TOLD)));
     };

@@ -8,6 +8,8 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
+import org.mapsel.core.message.Access;
+import org.mapsel.core.message.AccessHeaders;
 import org.mapsel.core.message.Request;
 import org.springframework.stereotype.Component;
 
@@ -53,10 +55,7 @@ public class Stops {
     public Exchanger over(Exchanger real) {
       return (request, access) -> {
         if (!begin()) {
-          return told(
-              new Exchange(
-                  request, Optional.empty(), Optional.empty(), Instant.now(), Duration.ZERO),
-              request);
+          return told(request, access, Instant.now(), Duration.ZERO);
         }
         Exchange exchange;
         boolean cut;
@@ -65,17 +64,20 @@ public class Stops {
         } finally {
           cut = end();
         }
-        return cut && exchange.response().isEmpty() ? told(exchange, request) : exchange;
+        return cut && exchange.response().isEmpty()
+            ? told(exchange.request(), access, exchange.started(), exchange.took())
+            : exchange;
       };
     }
 
-    private static Exchange told(Exchange exchange, Request request) {
+    private static Exchange told(Request request, Access access, Instant started, Duration took) {
+      String shown = AccessHeaders.shown(request.address(), access);
       return new Exchange(
-          exchange.request(),
+          request,
           Optional.empty(),
-          Optional.of(Finding.error("EXCHANGE_STOPPED", "address", request.address())),
-          exchange.started(),
-          exchange.took());
+          Optional.of(Finding.error("EXCHANGE_STOPPED", "address", shown)),
+          started,
+          took);
     }
 
     private synchronized boolean begin() {

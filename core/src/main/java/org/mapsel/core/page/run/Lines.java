@@ -14,7 +14,7 @@ import org.mapsel.core.value.Value;
 /** Lines that were filled in: a list of records whose members are called like the inputs. */
 public final class Lines {
 
-  /** More than these nobody fills in by hand. */
+  /** More than these nobody fills in by hand; they are refused. */
   public static final int MOST = 1_000;
 
   private Lines() {}
@@ -27,7 +27,7 @@ public final class Lines {
   public static Value checked(Part.Lines part, Value typed) {
     List<Value> lines = new ArrayList<>();
     for (Value line : Rows.of(typed)) {
-      if (line instanceof RecordValue record && lines.size() < MOST) {
+      if (line instanceof RecordValue record) {
         Map<String, Value> kept = new LinkedHashMap<>();
         for (Input input : part.items()) {
           Value value = record.get(input.id().text());
