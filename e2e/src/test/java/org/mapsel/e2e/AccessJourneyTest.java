@@ -24,7 +24,7 @@ class AccessJourneyTest {
     user.role(AriaRole.GROUP, "Who calls").getByLabel("User").fill("pilot");
     user.role(AriaRole.GROUP, "Who calls").getByLabel("Password").fill(PASSWORD);
     user.press("Read");
-    user.press("Take 5 operations");
+    user.press("Take 6 operations");
     user.sees("Reached as: User and password (Basic) as pilot");
 
     user.press("Change access");

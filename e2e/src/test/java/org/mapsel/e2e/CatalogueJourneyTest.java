@@ -22,16 +22,17 @@ class CatalogueJourneyTest {
   void anEntryOfTheListBecomesAService(User user, StandIns standIns) {
     user.page.keyboard().type(standIns.catalogue());
     user.keys("Enter");
-    user.sees("A list of 4 services");
+    user.sees("A list of 305 services");
 
     entry(user, "Tides");
-    user.sees("6 operations over").press("Back to the list of 4 services");
+    user.sees("6 operations over").press("Back to the list of 305 services");
     entry(user, "Yard cranes");
     user.press("Take 26 operations");
     user.sees("List Cranes");
   }
 
   private static void entry(User user, String name) {
+    user.type("Find a service in the list", name);
     user.page.getByText(name, new Page.GetByTextOptions().setExact(true)).click();
   }
 

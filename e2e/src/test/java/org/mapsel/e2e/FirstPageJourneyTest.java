@@ -19,7 +19,7 @@ class FirstPageJourneyTest {
       // Eight actions from the open start page to the first real answer on a page.
       user.page.keyboard().type(standIns.berthing());
       user.keys("Enter"); // 1
-      user.press("Take 5 operations"); // 2
+      user.press("Take 6 operations"); // 2
       user.follow("ListArrivals"); // 3
       user.sees("made up, nothing sent yet");
       user.type("day value", "2031-05-14"); // 4

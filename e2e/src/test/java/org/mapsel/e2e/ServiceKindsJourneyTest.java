@@ -280,7 +280,7 @@ class ServiceKindsJourneyTest {
 
   @Test
   void keysThatOnlyAnAnswerTellsBecomeFields(User user, StandIns standIns) {
-    take(user, standIns.berthing(), "Take 5 operations");
+    take(user, standIns.berthing(), "Take 6 operations");
     user.follow("VesselParticulars");
     user.doesNotSee("value where key is");
     user.type("hullNumber value", "S-20417");

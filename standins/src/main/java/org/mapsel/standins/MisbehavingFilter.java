@@ -36,7 +36,7 @@ class MisbehavingFilter extends OncePerRequestFilter {
   @Override
   protected boolean shouldNotFilter(HttpServletRequest request) {
     String path = request.getRequestURI();
-    if (path.startsWith("/switches")) {
+    if (ControlController.isControl(path)) {
       return true;
     }
     boolean described =

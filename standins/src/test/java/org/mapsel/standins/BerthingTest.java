@@ -90,7 +90,7 @@ class BerthingTest {
 
     assertThat(wsdl).contains(address + "/berthing/soap11", address + "/berthing/soap12");
     assertThat(wsdl).contains("schemaLocation=\"berthingSchema.xsd\"");
-    assertThat(count(wsdl, "<wsdl:operation name=\"\\w+\">\\s*<wsdl:documentation>")).isEqualTo(5);
+    assertThat(count(wsdl, "<wsdl:operation name=\"\\w+\">\\s*<wsdl:documentation>")).isEqualTo(6);
   }
 
   @Test

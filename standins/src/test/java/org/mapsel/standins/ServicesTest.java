@@ -24,12 +24,14 @@ import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /**
- * Tides and Yard as our reader and writer meet them: servers with their own idea of the protocol.
+ * Tides, Declarations and Yard as our reader and writer meet them: servers with their own idea of
+ * the protocol.
  */
 class ServicesTest {
 
   private static ConfigurableApplicationContext context;
   private static Client tides;
+  private static Client declarations;
   private static Client yard;
   private static String standIns;
 
@@ -46,9 +48,20 @@ class ServicesTest {
             Access.Addressing.AS_DESCRIBED,
             Access.Connection.PLAIN);
     tides = new Client(address + "/tides/openapi.json", key);
+    declarations = new Client(address + "/declarations/openapi.json", login(address));
     // What people find at the address of the service leads to its metadata.
     yard = new Client(address + "/yard/");
     standIns = address;
+  }
+
+  private static Access login(String address) {
+    return new Access(
+        new Access.Login.ClientCredentials(
+            address + "/declarations/token", "duty-desk", Secret.of("spring-tide"), ""),
+        List.of(),
+        Optional.empty(),
+        Access.Addressing.AS_DESCRIBED,
+        Access.Connection.PLAIN);
   }
 
   @AfterAll
@@ -111,6 +124,38 @@ class ServicesTest {
     assertThat(tides.call("addWarning", "{'body':{'station':'OUT','level':'LOUD'}}").findings())
         .extracting(Finding::code)
         .containsExactlyInAnyOrder("MESSAGE_VALUE_NOT_ALLOWED", "MESSAGE_PARAMETER_MISSING");
+  }
+
+  @Test
+  void declarationsTakesWhatItsOwnValidationLetsInFromWhoHasAToken() {
+    String vessel =
+        "'hull_no':'S-10237','vsl_name':'Gull','vsl_kind':'coaster','flag_st':'XX','len_m':88.4,"
+            + "'drght_m':5.1,'grs_tng':2100,'crew_cnt':9,'haz_cls':'3'";
+    RecordValue taken =
+        declarations.returned(
+            "declare",
+            "{'body':{'vsl':{"
+                + vessel
+                + "},'prt_call':{'eta_utc':'2031-05-14T06:40:00Z','basin_cd':'north',"
+                + "'lst_prt':'Farhaven','agt_name':'Quay & Sons','plt_ord':false},"
+                + "'desk':{'decl_by':'Ines','decl_rsn':'ARRIVAL'}}}");
+    assertThat(json(taken)).contains("'cd':'HZ1'", "'cd':'WS2'", "'cd':'PL4'");
+    String number = json(taken.get("decl_no")).replace("'", "");
+    assertThat(json(declarations.returned("getDeclaration", "{'decl_no':'" + number + "'}")))
+        .contains("'agt_name':'Quay & Sons'", "'len_m':88.4");
+    assertThat(
+            json(
+                declarations.returned(
+                    "adviseMooring",
+                    "{'body':{'len_m':101,'beam_m':14,'drght_m':6.5,'basin_cd':'inner',"
+                        + "'wnd_kn':22,'bow_thrstr':true}}")))
+        .startsWith("{'score':0,'grade':'NOT_TODAY','rsns':[{'cd':'DP9'");
+    assertThat(
+            new Client(standIns + "/declarations/openapi.json")
+                .call("getDeclaration", "{'decl_no':'" + number + "'}")
+                .findings())
+        .extracting(Finding::code)
+        .containsExactly("MESSAGE_LOGIN_WANTED");
   }
 
   /** Every comparison in the server's own grammar, with values that need care. */

@@ -19,11 +19,14 @@ import org.springframework.ws.server.endpoint.annotation.RequestPayload;
 import org.springframework.ws.server.endpoint.annotation.ResponsePayload;
 import org.w3c.dom.Element;
 
-/** The five operations of Berthing. */
+/** The operations of Berthing. */
 @Endpoint
 class BerthingEndpoint {
 
   private static final int HUGE = 20_000;
+
+  /** The day at which time stands still here. */
+  private static final LocalDate TODAY = LocalDate.of(2031, 5, 14);
 
   private final Fleet fleet;
   private final Berths berths;
@@ -137,9 +140,26 @@ class BerthingEndpoint {
   }
 
   private static void particular(Element answer, String key, String value) {
-    Element entry = Xml.child(answer, MESSAGES, "entry");
+    pair(answer, "entry", key, value);
+  }
+
+  private static void pair(Element answer, String name, String key, String value) {
+    Element entry = Xml.child(answer, MESSAGES, name);
     Xml.text(entry, TYPES, "key", key);
     Xml.text(entry, TYPES, "value", value);
+  }
+
+  @PayloadRoot(namespace = MESSAGES, localPart = "PortDay")
+  @ResponsePayload
+  Element portDay(@RequestPayload Element request) {
+    LocalDate day =
+        Optional.ofNullable(Xml.find(request, "day"))
+            .map(text -> LocalDate.parse(text.substring(0, 10)))
+            .orElse(TODAY);
+    Element answer = Xml.message("PortDayResponse");
+    Xml.text(answer, MESSAGES, "day", day);
+    PortDays.of(day).forEach((key, value) -> pair(answer, "setting", key, value));
+    return answer;
   }
 
   @PayloadRoot(namespace = MESSAGES, localPart = "ReserveBerth")
