@@ -101,14 +101,19 @@ export const offersQuery = (app: string, page: string, slot: SlotId, find: strin
     placeholderData: (before) => before,
   });
 
-export const pairsQuery = (app: string, page: string, call: string) =>
+/** What belongs to the parameters of a call, or into the inputs of a form. */
+export const pairsQuery = (app: string, page: string, of: { call: string } | { form: string }) =>
   queryOptions({
-    queryKey: ['bench', app, page, 'pairs', call],
+    queryKey: ['bench', app, page, 'pairs', of],
     queryFn: () =>
       unwrap(
-        api.GET('/api/apps/{app}/pages/{page}/calls/{call}/pairs', {
-          params: { path: { app, page, call } },
-        }),
+        'call' in of
+          ? api.GET('/api/apps/{app}/pages/{page}/calls/{call}/pairs', {
+              params: { path: { app, page, call: of.call } },
+            })
+          : api.GET('/api/apps/{app}/pages/{page}/forms/{part}/pairs', {
+              params: { path: { app, page, part: of.form } },
+            }),
       ),
     staleTime: 0,
   });

@@ -30,8 +30,8 @@ const call: PageCall = {
   endpoint: 'soap',
   origin: 'recorded',
   filled: [
-    { path: ['day'], source: { kind: 'entered', input: 'day_2' }, words: 'Day' },
-    { path: ['limit'], source: { kind: 'fixed', text: '50' }, words: '“50”' },
+    { path: ['day'], source: { kind: 'entered', input: 'day_2' }, words: 'Day', likely: '' },
+    { path: ['limit'], source: { kind: 'fixed', text: '50' }, words: '“50”', likely: '' },
   ],
   shown: [
     { path: ['arrivals'], part: 'table_3', words: 'rows of Arrivals' },

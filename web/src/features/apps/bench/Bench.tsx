@@ -7,7 +7,7 @@ import type { Picked } from '@/parts/model';
 import { useFrame } from '@/ui/frame';
 import { Split } from '@/ui/Split';
 import { BenchTools } from './BenchTools';
-import { CallPlace } from './CallPlace';
+import { CallPlaces } from './CallPlaces';
 import { droppedIn, frameOf, itemOf, moveEdit, sourceIn } from './model';
 import { PageMenu } from './PageMenu';
 import { PageSide } from './PageSide';
@@ -91,23 +91,14 @@ export function Bench({ view, page, bench }: Props) {
           id="bench"
           leftSize="50%"
           left={
-            <Box
-              sx={{ height: '100%', overflow: 'auto', display: 'flex', flexDirection: 'column' }}
-            >
-              {bench.calls.map((call) => (
-                <Box key={call.id} sx={{ flex: 1, minHeight: 0 }}>
-                  <CallPlace
-                    view={view}
-                    page={page}
-                    bench={bench}
-                    call={call}
-                    picked={picked}
-                    onPick={setPicked}
-                    onEdit={edits.edit}
-                  />
-                </Box>
-              ))}
-            </Box>
+            <CallPlaces
+              view={view}
+              page={page}
+              bench={bench}
+              picked={picked}
+              onPick={setPicked}
+              onEdit={edits.edit}
+            />
           }
           right={
             <PageSide {...side} note={valuesOf(bench.calls)}>

@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import type { AppEdit, Bench, BenchItem, PageCall } from '@/api/client';
 import { InlineEdit } from '@/ui/InlineEdit';
 import { AS_GIVEN, type FieldRow } from '@/sheet/model';
@@ -19,7 +20,7 @@ function FilledFrom({ row, place }: { row: FieldRow; place: BindingPlace }) {
   const { app, page, call, onEdit } = place;
   const filled = filledBy(call, row.field.path);
   const slot = parameterSlot(page, call.id, row.field.path);
-  return (
+  const picker = (
     <SourcePicker
       app={app}
       page={page}
@@ -39,6 +40,23 @@ function FilledFrom({ row, place }: { row: FieldRow; place: BindingPlace }) {
           : undefined
       }
     />
+  );
+  if (!filled?.likely) return picker;
+  const { source } = filled;
+  return (
+    <Box sx={{ display: 'flex', alignItems: 'center', minWidth: 0, width: '100%' }}>
+      {picker}
+      <Button
+        aria-label={`${row.field.name} was paired because it is likely: ${filled.likely}. It belongs there`}
+        title={`Likely: ${filled.likely}. Press if it belongs there.`}
+        onClick={() => {
+          onEdit({ kind: 'fillSlot', slot, source });
+        }}
+        sx={{ minWidth: 0, px: 0.75, py: 0, flex: 'none' }}
+      >
+        likely ✓
+      </Button>
+    </Box>
   );
 }
 

@@ -16,10 +16,12 @@ interface Props {
   picked: Picked | undefined;
   onPick: (picked: Picked) => void;
   onEdit: (edit: AppEdit) => void;
+  /** Folds the sheet away, where there are others. */
+  onFold?: (() => void) | undefined;
 }
 
 /** The field sheet of one call; when it cannot be had, the others stay. */
-export function CallPlace({ view, page, bench, call, picked, onPick, onEdit }: Props) {
+export function CallPlace({ view, page, bench, call, picked, onPick, onEdit, onFold }: Props) {
   const { data, error, refetch } = useQuery(sheetQuery(view.id, page, call.id, view.version));
   if (error) {
     return (
@@ -46,6 +48,7 @@ export function CallPlace({ view, page, bench, call, picked, onPick, onEdit }: P
       picked={picked}
       onPick={onPick}
       onEdit={onEdit}
+      onFold={onFold}
     />
   );
 }

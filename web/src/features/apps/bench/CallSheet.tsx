@@ -16,6 +16,7 @@ import { Wire } from '@/wire/Wire';
 import type { Picked } from '@/parts/model';
 import { DerivedForm } from '../derived/DerivedForm';
 import { BindingCell, type BindingPlace } from './BindingCell';
+import { Fold } from './Fold';
 import { PairAll } from './PairAll';
 import { draggedText, filledBy, pickOf, rowOf, fieldEdit, usedRows } from './model';
 
@@ -28,6 +29,7 @@ interface Props {
   picked: Picked | undefined;
   onPick: (picked: Picked) => void;
   onEdit: (edit: AppEdit) => void;
+  onFold?: (() => void) | undefined;
 }
 
 /** Single fields can be used, and repeated groups, which become tables. */
@@ -36,7 +38,17 @@ const canTick = (row: FieldRow) =>
   (row.side === 'out' && row.field.repeats && row.field.kind !== 'open');
 
 /** The field sheet of a call: what fills its parameters, and where what comes back is shown. */
-export function CallSheet({ app, page, bench, call, operation, picked, onPick, onEdit }: Props) {
+export function CallSheet({
+  app,
+  page,
+  bench,
+  call,
+  operation,
+  picked,
+  onPick,
+  onEdit,
+  onFold,
+}: Props) {
   const attempt = useTry(operation, call.endpoint);
   const [wireOpen, setWireOpen] = useState(false);
   const [cutting, setCutting] = useState(false);
@@ -87,7 +99,7 @@ export function CallSheet({ app, page, bench, call, operation, picked, onPick, o
         event.preventDefault();
         setPairing(true);
       }}
-      sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 240 }}
+      sx={{ display: 'flex', flexDirection: 'column', height: '100%', minHeight: 0 }}
     >
       <Box sx={{ flex: 1, minHeight: 0 }}>
         <FieldSheet
@@ -119,9 +131,13 @@ export function CallSheet({ app, page, bench, call, operation, picked, onPick, o
           }
           tools={
             <>
-              <Box component="strong" sx={{ mr: 1 }}>
-                {operation.name}
-              </Box>
+              {onFold ? (
+                <Fold name={operation.name} open onToggle={onFold} />
+              ) : (
+                <Box component="strong" sx={{ mr: 1 }}>
+                  {operation.name}
+                </Box>
+              )}
               <Button
                 variant="outlined"
                 disabled={attempt.pending}
@@ -196,8 +212,7 @@ export function CallSheet({ app, page, bench, call, operation, picked, onPick, o
         <PairAll
           app={app}
           page={page}
-          call={call}
-          fields={operation.goesIn}
+          of={{ call, fields: operation.goesIn }}
           onEdit={onEdit}
           onClose={() => {
             setPairing(false);

@@ -1,8 +1,11 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
 import type { AppEdit, BenchItem } from '@/api/client';
 import { InlineEdit } from '@/ui/InlineEdit';
 import { standing } from './model';
 import { OneOf } from './OneOf';
+import { PairAll } from './PairAll';
 import { SourcePicker } from './SourcePicker';
 
 type Settings = NonNullable<BenchItem['settings']>;
@@ -45,6 +48,7 @@ interface Props {
 export function PartSettings({ app, page, item, settings, onEdit }: Props) {
   const { frame, shownIf, manner, drawing, way, overRows, places } = settings;
   const { part } = item;
+  const [pairing, setPairing] = useState(false);
   return (
     <>
       {overRows && (
@@ -86,6 +90,30 @@ export function PartSettings({ app, page, item, settings, onEdit }: Props) {
             onEdit({ kind: 'setGroupWay', page, part, way: next });
           }}
         />
+      )}
+      {item.kind === 'form' && (
+        <>
+          <Button
+            title="Fill the inputs from what is on the page"
+            onClick={() => {
+              setPairing(true);
+            }}
+            sx={{ py: 0, fontSize: 12.5 }}
+          >
+            Pair all
+          </Button>
+          {pairing && (
+            <PairAll
+              app={app}
+              page={page}
+              of={{ form: part }}
+              onEdit={onEdit}
+              onClose={() => {
+                setPairing(false);
+              }}
+            />
+          )}
+        </>
       )}
       {places.length > 0 && (
         <OneOf

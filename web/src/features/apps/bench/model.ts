@@ -70,6 +70,10 @@ export function originOf(bench: Bench, picked: Picked): Origin | undefined {
   return undefined;
 }
 
+/** The call whose field sheet has what is picked on the page: it shows it, or is filled by it. */
+export const callOf = (bench: Bench, picked: Picked): PageCall | undefined =>
+  bench.calls.find((call) => rowOf(call, picked) !== undefined);
+
 /** Shows a returned field on the page where it fits, or no longer. */
 export function fieldEdit(page: string, call: string, row: FieldRow, used: boolean): AppEdit {
   const { derived, path } = row.field;

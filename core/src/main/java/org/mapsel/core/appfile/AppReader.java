@@ -150,7 +150,7 @@ final class AppReader {
             .map(
                 options ->
                     new Input.Options(
-                        new Mapping(source(options.get("rows"))),
+                        mapping(options.get("rows")),
                         options.path("value"),
                         options.path("words"))));
   }
@@ -170,8 +170,7 @@ final class AppReader {
         new OperationId(json.text("operation")),
         new EndpointId(json.text("endpoint")),
         json.list(
-            "parameters",
-            one -> new Call.Parameter(one.path("path"), new Mapping(source(one.get("from"))))));
+            "parameters", one -> new Call.Parameter(one.path("path"), mapping(one.get("from")))));
   }
 
   private static Reaction reaction(Json json) {
@@ -198,9 +197,7 @@ final class AppReader {
 
   private static Reaction.Step step(Json json) {
     return new Reaction.Step(
-        new PartId(json.text("id")),
-        action(json),
-        json.members("with", source -> new Mapping(source(source))));
+        new PartId(json.text("id")), action(json), json.members("with", AppReader::mapping));
   }
 
   private static Action action(Json json) {
@@ -221,7 +218,11 @@ final class AppReader {
   }
 
   private static Optional<Mapping> mapping(Json json, String name) {
-    return json.find(name).map(source -> new Mapping(source(source)));
+    return json.find(name).map(AppReader::mapping);
+  }
+
+  private static Mapping mapping(Json json) {
+    return new Mapping(source(json), json.findText("likely").orElse(""));
   }
 
   private static Source source(Json json) {

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.TreeMap;
 import java.util.function.Function;
 import org.mapsel.core.json.PathJson;
+import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.page.Action;
 import org.mapsel.core.page.App;
@@ -138,8 +139,7 @@ final class AppWriter {
           case Part.Text text -> "text";
         };
     json.put("kind", kind).put("id", part.id().text());
-    new TreeMap<>(part.slots())
-        .forEach((name, mapping) -> json.set(name, source(mapping.source())));
+    new TreeMap<>(part.slots()).forEach((name, mapping) -> json.set(name, mapping(mapping)));
     frame(json, part.frame());
     if (part instanceof Part.Chart chart && chart.drawing() != Part.Chart.Drawing.LINE) {
       json.put("drawing", Json.name(chart.drawing()));
@@ -157,7 +157,7 @@ final class AppWriter {
   private static ObjectNode item(Item item) {
     ObjectNode json = NODES.objectNode();
     json.put("id", item.id().text());
-    item.mapping().ifPresent(mapping -> json.set(item.slot(), source(mapping.source())));
+    item.mapping().ifPresent(mapping -> json.set(item.slot(), mapping(mapping)));
     if (item instanceof Input input) {
       input.kind().ifPresent(kind -> json.put("input", Json.name(kind)));
       input
@@ -165,7 +165,7 @@ final class AppWriter {
           .ifPresent(
               options -> {
                 ObjectNode written = json.putObject(Input.OPTIONS);
-                written.set("rows", source(options.rows().source()));
+                written.set("rows", mapping(options.rows()));
                 written.set("value", PathJson.write(options.value()));
                 written.set("words", PathJson.write(options.words()));
               });
@@ -188,7 +188,7 @@ final class AppWriter {
         parameter -> {
           ObjectNode one = NODES.objectNode();
           one.set("path", PathJson.write(parameter.path()));
-          one.set("from", source(parameter.mapping().source()));
+          one.set("from", mapping(parameter.mapping()));
           return one;
         });
     return json;
@@ -198,9 +198,7 @@ final class AppWriter {
     ObjectNode json = NODES.objectNode();
     json.put("id", reaction.id().text());
     json.set("when", trigger(reaction.when()));
-    reaction
-        .condition()
-        .ifPresent(mapping -> json.set(Reaction.CONDITION, source(mapping.source())));
+    reaction.condition().ifPresent(mapping -> json.set(Reaction.CONDITION, mapping(mapping)));
     list(json, "steps", reaction.steps(), AppWriter::step);
     list(json, "failure", reaction.failure(), AppWriter::step);
     return json;
@@ -241,14 +239,21 @@ final class AppWriter {
     json.put("id", step.id().text());
     if (!step.slots().isEmpty()) {
       ObjectNode with = json.putObject("with");
-      new TreeMap<>(step.slots())
-          .forEach((name, mapping) -> with.set(name, source(mapping.source())));
+      new TreeMap<>(step.slots()).forEach((name, mapping) -> with.set(name, mapping(mapping)));
     }
     return json;
   }
 
   private static ObjectNode kind(String kind) {
     return NODES.objectNode().put("kind", kind);
+  }
+
+  private static ObjectNode mapping(Mapping mapping) {
+    ObjectNode json = source(mapping.source());
+    if (!mapping.likely().isEmpty()) {
+      json.put("likely", mapping.likely());
+    }
+    return json;
   }
 
   private static ObjectNode source(Source source) {

@@ -24,7 +24,8 @@ public final class Conversions {
           new TimeOf(),
           new Midnight(),
           new OneOrZero(),
-          new NotZero());
+          new NotZero(),
+          new NumberOfPart());
 
   private Conversions() {}
 

@@ -17,10 +17,15 @@ import java.util.stream.Collectors;
 public final class Lexicon {
 
   private final Map<String, List<String>> abbreviations;
+  private final Map<String, List<String>> units;
   private final Map<String, Set<Integer>> groups;
 
-  private Lexicon(Map<String, List<String>> abbreviations, Map<String, Set<Integer>> groups) {
+  private Lexicon(
+      Map<String, List<String>> abbreviations,
+      Map<String, List<String>> units,
+      Map<String, Set<Integer>> groups) {
     this.abbreviations = abbreviations;
+    this.units = units;
     this.groups = groups;
   }
 
@@ -43,10 +48,6 @@ public final class Lexicon {
   }
 
   private static Lexicon read(List<? extends Collection<String>> more) {
-    Map<String, List<String>> abbreviations = new HashMap<>();
-    for (List<String> line : lines("abbreviations.txt")) {
-      abbreviations.putIfAbsent(line.getFirst(), line.subList(1, line.size()));
-    }
     Map<String, Set<Integer>> groups = new HashMap<>();
     int group = 0;
     List<Collection<String>> all = new ArrayList<>(lines("synonyms.txt"));
@@ -57,7 +58,15 @@ public final class Lexicon {
       }
       group++;
     }
-    return new Lexicon(abbreviations, groups);
+    return new Lexicon(shortForms("abbreviations.txt"), shortForms("units.txt"), groups);
+  }
+
+  private static Map<String, List<String>> shortForms(String resource) {
+    Map<String, List<String>> forms = new HashMap<>();
+    for (List<String> line : lines(resource)) {
+      forms.putIfAbsent(line.getFirst(), line.subList(1, line.size()));
+    }
+    return forms;
   }
 
   private static List<List<String>> lines(String resource) {
@@ -78,6 +87,11 @@ public final class Lexicon {
   /** What a short form stands for; the word itself if it is none. */
   List<String> expanded(String word) {
     return abbreviations.getOrDefault(word, List.of(word));
+  }
+
+  /** What a unit at the end of a name stands for; the word itself if it is none. */
+  List<String> unit(String word) {
+    return units.getOrDefault(word, List.of(word));
   }
 
   boolean isKnown(String word) {

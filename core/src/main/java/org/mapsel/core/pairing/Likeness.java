@@ -15,7 +15,7 @@ final class Likeness {
   private static final double ALIKE = 0.9;
 
   /** Words that say little about a field, wherever they stand. */
-  private static final Set<String> VAGUE =
+  static final Set<String> VAGUE =
       Set.of(
           "value",
           "data",

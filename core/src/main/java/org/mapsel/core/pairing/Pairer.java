@@ -26,6 +26,11 @@ public final class Pairer {
   private static final double LIKELY = 0.5;
   private static final double GUESS = 0.15;
 
+  /** What is less likely than this is no candidate either. */
+  private static final double NEXT = 0.02;
+
+  private static final int MOST_NEXT = 4;
+
   /** What a pair is worth counts from here: one that is just a guess is worth a little. */
   private static final double LEAST = Math.log(GUESS / (1 - GUESS)) - 0.5;
 
@@ -165,11 +170,13 @@ public final class Pairer {
     double[] rivals = rivals(spread, chosen, sides.right().size());
     List<Pairing.Pair> pairs = new ArrayList<>();
     List<PairingField> leftOnly = new ArrayList<>();
+    List<Pairing.Pair> next = new ArrayList<>();
     Set<Integer> taken = new HashSet<>();
     for (int i = 0; i < chosen.length; i++) {
       PairingField left = sides.left().get(i).field();
       if (chosen[i] < 0) {
         leftOnly.add(left);
+        next.addAll(next(sides, left, scored.get(i), spread.get(i)));
         continue;
       }
       taken.add(chosen[i]);
@@ -189,7 +196,24 @@ public final class Pairer {
         rightOnly.add(right.field());
       }
     }
-    return new Pairing(pairs, leftOnly, rightOnly);
+    return new Pairing(pairs, leftOnly, rightOnly, next);
+  }
+
+  private static List<Pairing.Pair> next(
+      Sides sides, PairingField left, Map<Integer, Scored> scored, Map<Integer, Double> spread) {
+    return spread.entrySet().stream()
+        .filter(one -> score(one.getValue()) >= NEXT)
+        .sorted(Map.Entry.<Integer, Double>comparingByValue().reversed())
+        .limit(MOST_NEXT)
+        .map(
+            one ->
+                new Pairing.Pair(
+                    left,
+                    sides.right().get(one.getKey()).field(),
+                    score(one.getValue()),
+                    Grade.GUESS,
+                    reasons(scored.get(one.getKey()).evidence())))
+        .toList();
   }
 
   /** The best other choice that either field of each chosen pair would have had. */

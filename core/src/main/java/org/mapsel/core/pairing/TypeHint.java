@@ -14,6 +14,7 @@ final class TypeHint implements Hint {
       Set.of(ScalarType.INTEGER, ScalarType.DECIMAL, ScalarType.FLOAT);
   private static final Set<ScalarType> TIMES =
       Set.of(ScalarType.DATE, ScalarType.DATE_TIME, ScalarType.TIME, ScalarType.PARTIAL_DATE);
+  private static final Set<ScalarType> YEARS = Set.of(ScalarType.PARTIAL_DATE, ScalarType.INTEGER);
   private static final Set<ScalarType> TEXTS =
       Set.of(ScalarType.TEXT, ScalarType.NAME, ScalarType.URI);
 
@@ -34,7 +35,7 @@ final class TypeHint implements Hint {
     } else if (isBoth(NUMBERS, one, other) || isBoth(TEXTS, one, other)) {
       sum = 0.4;
       reason = "types of one kind";
-    } else if (isBoth(TIMES, one, other)) {
+    } else if (isBoth(TIMES, one, other) || isBoth(YEARS, one, other)) {
       sum = 0.1;
       reason = "types of one kind";
     } else if (TEXTS.contains(one) || TEXTS.contains(other)) {

@@ -50,7 +50,7 @@ final class Words {
   /** The words of a name: short forms written out, one of a thing where the name has several. */
   List<String> of(String name) {
     List<String> words = new ArrayList<>();
-    for (String word : split(name)) {
+    for (String word : withUnit(split(name))) {
       for (String part : parts(word)) {
         for (String whole : lexicon.expanded(part)) {
           words.add(singular(whole));
@@ -58,6 +58,16 @@ final class Words {
       }
     }
     return words.isEmpty() ? List.of(name.toLowerCase(Locale.ROOT)) : words;
+  }
+
+  /** What a name ends with after other words may be the unit that it is in. */
+  private List<String> withUnit(List<String> words) {
+    if (words.size() < 2) {
+      return words;
+    }
+    List<String> told = new ArrayList<>(words.subList(0, words.size() - 1));
+    told.addAll(lexicon.unit(words.getLast()));
+    return told;
   }
 
   private static String singular(String word) {

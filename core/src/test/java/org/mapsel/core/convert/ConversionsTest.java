@@ -52,6 +52,15 @@ class ConversionsTest {
         .isEqualTo("2031-05-14T00:00:00");
     assertThat(converted(ScalarType.BOOLEAN, ScalarType.INTEGER, BooleanValue.TRUE)).isEqualTo("1");
     assertThat(converted(ScalarType.INTEGER, ScalarType.BOOLEAN, number("0"))).isEqualTo("false");
+    assertThat(part("1987")).isEqualTo("1987");
+    assertThat(part("--05Z")).isEqualTo("5");
+    assertThat(part("---09+01:00")).isEqualTo("9");
+    assertThat(part("1987-05")).isEqualTo("nothing");
+  }
+
+  private static String part(String iso) {
+    return converted(
+        ScalarType.PARTIAL_DATE, ScalarType.INTEGER, new TimeValue(TimeValue.Kind.PARTIAL, iso));
   }
 
   @Test

@@ -3,8 +3,13 @@ package org.mapsel.core.sample;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.model.DerivedField;
+import org.mapsel.core.model.FieldRef;
+import org.mapsel.core.page.edit.PutDerivedField;
+import org.mapsel.core.page.edit.UseField;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.Step;
 import org.mapsel.core.service.Operation;
@@ -93,6 +98,30 @@ class KeyedGroupsTest {
             FieldPath.of("entry", "key"),
             FieldPath.of("entry", "value"));
     assertThat(bench.fields()).containsExactly("S-20417", "6 lines");
+  }
+
+  @Test
+  void whatIsDerivedOfAWholeAnswerNeedsAllOfIt() {
+    FieldPath hull = FieldPath.of("hullNumber");
+    PageBench bench =
+        new PageBench()
+            .with("berthing", "/descriptions/keyed-parts.yaml")
+            .start("berthing", "VesselParticulars", hull);
+    Optional<FieldRef> answer =
+        FieldRef.at("berthing", BERTHING.shapes(), PARTICULARS.output(), hull);
+    bench.edit(
+        new PutDerivedField(
+            answer.orElseThrow().owner(),
+            "Length",
+            new DerivedField.Rule.LookedUp(
+                FieldPath.of("entry"), "key", "LOA", "value", Optional.empty()),
+            Optional.empty()));
+    assertThat(bench.plan().wanted()).containsKey(bench.call().id());
+
+    bench.edit(
+        new UseField(
+            bench.page().id(), bench.call().id(), FieldPath.ROOT, Optional.of("Length"), true));
+    assertThat(bench.plan().wanted()).doesNotContainKey(bench.call().id());
   }
 
   @Test

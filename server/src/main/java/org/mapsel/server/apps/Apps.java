@@ -4,6 +4,7 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.check.Checked;
@@ -27,6 +28,7 @@ public class Apps {
 
   private final AppStore store;
   private final PinnedServices services;
+  private final Vocabulary vocabulary;
   private final JsonMapper json;
   private final AppEditor editor;
   private final Checker checker;
@@ -35,7 +37,8 @@ public class Apps {
   private final Cache<String, Checked> checks =
       Caffeine.newBuilder().maximumSize(REMEMBERED).build();
 
-  Apps(AppStore store, PinnedServices services, JsonMapper json) {
+  Apps(AppStore store, PinnedServices services, Vocabulary vocabulary, JsonMapper json) {
+    this.vocabulary = vocabulary;
     this.json = json;
     this.store = store;
     this.services = services;
@@ -92,8 +95,20 @@ public class Apps {
   /** Makes an edit; it is on disk when this returns. */
   public KeptApp edit(String id, long version, AppEdit edit) {
     JsonNode asked = json.valueToTree(edit);
-    return store.change(
-        id, version, new AppStore.Change(edit.title(), asked, app -> edited(app, edit)));
+    AtomicReference<App> before = new AtomicReference<>();
+    KeptApp after =
+        store.change(
+            id,
+            version,
+            new AppStore.Change(
+                edit.title(),
+                asked,
+                app -> {
+                  before.set(app);
+                  return edited(app, edit);
+                }));
+    vocabulary.learn(edit, before.get(), after.app());
+    return after;
   }
 
   private App edited(App app, AppEdit edit) {

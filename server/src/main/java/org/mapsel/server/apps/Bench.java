@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.Function;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.mapping.DerivedValues;
 import org.mapsel.core.mapping.Expected;
@@ -23,6 +24,7 @@ import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.kind.SlotTypes;
+import org.mapsel.core.page.offer.PairSuggestion;
 import org.mapsel.core.page.offer.PairSuggestions;
 import org.mapsel.core.page.offer.SourceOffers;
 import org.mapsel.core.page.reach.PageReach;
@@ -48,6 +50,7 @@ import org.mapsel.server.apps.BenchViews.FilledView;
 import org.mapsel.server.apps.BenchViews.FormulaView;
 import org.mapsel.server.apps.BenchViews.OfferView;
 import org.mapsel.server.apps.BenchViews.PairView;
+import org.mapsel.server.apps.BenchViews.PairsView;
 import org.mapsel.server.apps.BenchViews.ShownView;
 import org.mapsel.server.apps.BenchViews.VariableView;
 import org.mapsel.server.samples.Recorder;
@@ -66,9 +69,11 @@ class Bench {
   private final Apps apps;
   private final SampleState samples;
   private final Operations operations;
+  private final Vocabulary vocabulary;
   private final Clock clock;
 
-  Bench(Apps apps, SampleState samples, Operations operations, Clock clock) {
+  Bench(Apps apps, SampleState samples, Operations operations, Vocabulary vocabulary, Clock clock) {
+    this.vocabulary = vocabulary;
     this.apps = apps;
     this.samples = samples;
     this.operations = operations;
@@ -116,7 +121,8 @@ class Bench {
                     new FilledView(
                         parameter.path(),
                         parameter.mapping().source(),
-                        known.words(parameter.mapping().source())))
+                        known.words(parameter.mapping().source()),
+                        parameter.mapping().likely()))
             .toList();
     return new CallView(
         call.id(),
@@ -194,39 +200,65 @@ class Bench {
   }
 
   /** What on the page looks to belong to the parameters of a call. */
-  List<PairView> pairs(String appId, String pageId, String callId, Locale locale) {
+  PairsView pairsOfCall(String appId, String pageId, String callId, Locale locale) {
     BenchPage known = known(appId, pageId);
     Call call =
         known
             .page()
             .call(new CallId(callId))
             .orElseThrow(() -> Problem.missing("APP_CALL_MISSING", "page", known.page().name()));
+    return pairs(known, suggestions(known).of(call), locale);
+  }
+
+  /** What on the page looks to belong into the inputs of a form. */
+  PairsView pairsOfForm(String appId, String pageId, String part, Locale locale) {
+    BenchPage known = known(appId, pageId);
+    Part.Form form =
+        known
+            .page()
+            .part(new PartId(part))
+            .filter(Part.Form.class::isInstance)
+            .map(Part.Form.class::cast)
+            .orElseThrow(() -> Problem.missing("APP_ITEM_MISSING", "item", part));
+    return pairs(known, suggestions(known).of(form), locale);
+  }
+
+  private PairSuggestions suggestions(BenchPage known) {
+    return new PairSuggestions(known.app(), known.page(), known.reach(), vocabulary.lexicon());
+  }
+
+  private PairsView pairs(BenchPage known, PairSuggestions.Found found, Locale locale) {
     SampleState.Sampled sampled = samples.of(known.checked(), known.page(), apps.services());
     Scope scope =
         new StateScope(known.page(), known.plan().plan(), sampled.state(), clock.instant());
-    MappingPlanner planner = new MappingPlanner(known.app().model());
     Formats formats = new Formats(locale);
-    return new PairSuggestions(known.app(), known.page(), known.reach())
-        .of(call).stream()
-            .map(
-                pair ->
-                    new PairView(
-                        pair.parameter(),
-                        pair.given(),
-                        pair.source(),
-                        known.words(pair.source()),
-                        planner
-                            .plan(
-                                new Mapping(pair.source()),
-                                Expected.ANYTHING,
-                                known.reach().outside())
-                            .value()
-                            .map(one -> shown(formats, one.value(scope)))
-                            .orElse(""),
-                        pair.score(),
-                        pair.grade(),
-                        pair.reasons()))
-            .toList();
+    Function<PairSuggestion, PairView> view = pair -> pair(known, pair, scope, formats);
+    return new PairsView(
+        found.pairs().stream().map(view).toList(), found.next().stream().map(view).toList());
+  }
+
+  private static PairView pair(BenchPage known, PairSuggestion pair, Scope scope, Formats formats) {
+    String value =
+        new MappingPlanner(known.app().model())
+            .plan(new Mapping(pair.source()), Expected.ANYTHING, known.reach().outside())
+            .value()
+            .map(one -> shown(formats, one.value(scope)))
+            .orElse("");
+    return new PairView(
+        pair.slot(),
+        pair.slot() instanceof SlotId.OfPart input
+            ? known.plan().inputs().get(input.owner()).look().heading()
+            : pair.parameter().parameter().toString(),
+        pair.parameter().call(),
+        pair.parameter().parameter(),
+        pair.given(),
+        pair.source(),
+        known.words(pair.source()),
+        value,
+        pair.converted(),
+        pair.score(),
+        pair.grade(),
+        pair.reasons());
   }
 
   /** What sources give in the samples; of rows the first. */

@@ -7,7 +7,7 @@ import org.mapsel.server.apps.BenchViews.FormulaRequest;
 import org.mapsel.server.apps.BenchViews.FormulaView;
 import org.mapsel.server.apps.BenchViews.OfferView;
 import org.mapsel.server.apps.BenchViews.OffersRequest;
-import org.mapsel.server.apps.BenchViews.PairView;
+import org.mapsel.server.apps.BenchViews.PairsView;
 import org.mapsel.server.services.ServiceViews.OperationView;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -40,12 +40,22 @@ class BenchController {
 
   /** What on the page looks to belong to the parameters of a call. */
   @GetMapping("/calls/{call}/pairs")
-  List<PairView> pairs(
+  PairsView pairsOfCall(
       @PathVariable String app,
       @PathVariable String page,
       @PathVariable String call,
       Locale locale) {
-    return bench.pairs(app, page, call, locale);
+    return bench.pairsOfCall(app, page, call, locale);
+  }
+
+  /** What on the page looks to belong into the inputs of a form. */
+  @GetMapping("/forms/{part}/pairs")
+  PairsView pairsOfForm(
+      @PathVariable String app,
+      @PathVariable String page,
+      @PathVariable String part,
+      Locale locale) {
+    return bench.pairsOfForm(app, page, part, locale);
   }
 
   /** What fits a slot. */

@@ -49,8 +49,12 @@ final class BenchViews {
       List<FilledView> filled,
       List<ShownView> shown) {}
 
-  /** A parameter and what fills it. */
-  record FilledView(FieldPath path, Source source, String words) {}
+  /**
+   * A parameter and what fills it.
+   *
+   * @param likely why, if it was paired and nobody looked at it yet; else empty
+   */
+  record FilledView(FieldPath path, Source source, String words, String likely) {}
 
   /**
    * Where a returned field is shown.
@@ -166,18 +170,32 @@ final class BenchViews {
   record OfferView(Source source, String group, String words, String value, String note) {}
 
   /**
-   * A parameter and what on the page looks to belong to it.
+   * What on the page looks to belong to slots.
    *
+   * @param next what could be taken for those that stay empty, the best first
+   */
+  record PairsView(List<PairView> pairs, List<PairView> next) {}
+
+  /**
+   * A slot and what on the page looks to belong to it.
+   *
+   * @param name what people call the slot
+   * @param call the call of the parameter that is compared
    * @param given the name of what holds it on the page, and the way in that
    * @param words where the value comes from
    * @param value what it is in the present sample
+   * @param converted what is done to the value on the way; empty if nothing
    */
   record PairView(
+      SlotId slot,
+      String name,
+      CallId call,
       FieldPath parameter,
       FieldPath given,
       Source source,
       String words,
       String value,
+      String converted,
       double score,
       Grade grade,
       List<String> reasons) {}

@@ -44,6 +44,11 @@ class DemoLoader {
 
   private static final String TIDES_HEADER = "X-Api-Key";
 
+  /** Likewise the demo's own declarations. */
+  private static final String CLIENT = "duty-desk";
+
+  private static final String CLIENT_SECRET = "spring-tide";
+
   private final String standIns;
   private final DSLContext sql;
   private final Intakes intakes;
@@ -78,7 +83,10 @@ class DemoLoader {
       try {
         makeYardBoard();
         makeTideWatch();
-        makeDutyDesk();
+        ServiceView berthing = berthing();
+        makeDutyDesk(berthing);
+        releases.release(new BerthTicket(apps, berthing).make(), FIRST);
+        makeDeclarationDesk(berthing);
       } catch (Problem problem) {
         LOG.warn("The demo apps could not be made: {}", problem.getMessage());
         return;
@@ -144,14 +152,31 @@ class DemoLoader {
     releases.release(new TideWatch(apps, tides).make(), FIRST);
   }
 
-  private void makeDutyDesk() {
+  private ServiceView berthing() {
     IntakeView read = intakes.readDescription(standIns + "/berthing/berthing.wsdl");
-    ServiceView berthing =
+    return workspace.take(
+        new TakeRequest(
+            read.edition(),
+            read.operations().stream().map(one -> new OperationId(one.id())).toList(),
+            new EndpointId("BerthingSoap12")));
+  }
+
+  private void makeDeclarationDesk(ServiceView berthing) {
+    IntakeView read = intakes.readDescription(standIns + "/declarations/openapi.json");
+    ServiceView declarations =
         workspace.take(
             new TakeRequest(
                 read.edition(),
                 read.operations().stream().map(one -> new OperationId(one.id())).toList(),
-                new EndpointId("BerthingSoap12")));
+                new EndpointId("main")));
+    accesses.keepClient(
+        declarations.id(),
+        new EndpointId(declarations.endpoint()),
+        new Accesses.Client(standIns + "/declarations/token", CLIENT, CLIENT_SECRET));
+    releases.release(new DeclarationDesk(apps, berthing, declarations).make(), FIRST);
+  }
+
+  private void makeDutyDesk(ServiceView berthing) {
     var app = apps.create("Duty desk");
     app =
         apps.edit(
@@ -173,7 +198,7 @@ class DemoLoader {
     app = apps.edit(app.id(), app.version(), model.decisions());
     List<Page> pages = app.app().pages();
     app = apps.edit(app.id(), app.version(), DutyDeskModel.uses(pages.getFirst(), pages.getLast()));
-    new DutyDeskWay(apps, app, berthing).make();
+    new DutyDeskWay(new DemoApp(apps, app), berthing).make();
     releases.release(app.id(), FIRST);
   }
 

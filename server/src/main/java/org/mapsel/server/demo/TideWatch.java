@@ -9,27 +9,18 @@ import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Trigger;
-import org.mapsel.core.page.edit.AddCall;
-import org.mapsel.core.page.edit.AddPage;
 import org.mapsel.core.page.edit.AddReaction;
 import org.mapsel.core.page.edit.AppEdit;
-import org.mapsel.core.page.edit.CallOnOpening;
-import org.mapsel.core.page.edit.FillSlot;
 import org.mapsel.core.page.edit.RemoveItem;
 import org.mapsel.core.page.edit.RemovePart;
-import org.mapsel.core.page.edit.RenamePage;
 import org.mapsel.core.page.edit.SetOnlyHere;
 import org.mapsel.core.page.edit.SetOptions;
 import org.mapsel.core.page.edit.TurnInto;
 import org.mapsel.core.ref.CallId;
-import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
-import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
-import org.mapsel.core.ref.SlotId;
 import org.mapsel.server.apps.Apps;
-import org.mapsel.server.apps.KeptApp;
 import org.mapsel.server.services.ServiceViews.ServiceView;
 
 /**
@@ -41,18 +32,16 @@ final class TideWatch {
   private static final int MINUTE = 60;
   private static final String DAY = "2031-05-14";
 
-  private final Apps apps;
+  private final DemoApp app;
   private final ServiceView tides;
-  private KeptApp app;
 
   TideWatch(Apps apps, ServiceView tides) {
-    this.apps = apps;
+    this.app = new DemoApp(apps, "Tide watch");
     this.tides = tides;
-    this.app = apps.create("Tide watch");
   }
 
   private void edit(AppEdit edit) {
-    app = apps.edit(app.id(), app.version(), edit);
+    app.edit(edit);
   }
 
   private Page page() {
@@ -65,22 +54,22 @@ final class TideWatch {
 
   /** Makes the app and returns its id. */
   String make() {
-    edit(
-        new AddPage(
-            tides.id(),
-            tides.edition(),
-            new OperationId("getHeights"),
-            new EndpointId(tides.endpoint()),
-            List.of(FieldPath.of("heights", "at"), FieldPath.of("heights", "metres"))));
-    edit(new RenamePage(id(), "Heights and warnings"));
+    app.start(
+        tides,
+        "getHeights",
+        "Heights and warnings",
+        FieldPath.of("heights", "at"),
+        FieldPath.of("heights", "metres"));
     CallId heights = page().calls().getFirst().id();
     edit(new TurnInto(id(), rows().getFirst().id(), TurnInto.Way.CHART));
-    CallId stations = added("listStations");
+    CallId stations = app.add(id(), tides, "listStations");
     edit(new RemovePart(id(), rows().getLast().id()));
     atOnce(stations);
     chooseStation(heights, stations);
     CallId warnings =
-        added(
+        app.add(
+            id(),
+            tides,
             "listWarnings",
             FieldPath.of("warnings", "level"),
             FieldPath.of("warnings", "station"),
@@ -95,29 +84,15 @@ final class TideWatch {
     return page().parts().stream().filter(Part.OverRows.class::isInstance).toList();
   }
 
-  private CallId added(String operation, FieldPath... fields) {
-    edit(
-        new AddCall(
-            id(),
-            tides.id(),
-            tides.edition(),
-            new OperationId(operation),
-            new EndpointId(tides.endpoint()),
-            List.of(fields)));
-    return page().calls().getLast().id();
-  }
-
   /** Called when the page is opened, not by a button, and without asking for anything. */
   private void atOnce(CallId call) {
-    PartId button =
-        page().parts().stream().filter(Part.Button.class::isInstance).toList().getLast().id();
-    edit(new RemovePart(id(), button));
+    app.withoutButton(id());
     page().parts().stream()
         .filter(Part.Form.class::isInstance)
         .skip(1)
         .map(Part::id)
         .forEach(form -> edit(new RemovePart(id(), form)));
-    edit(new CallOnOpening(id(), call, true));
+    app.callOnOpening(id(), call);
   }
 
   private void chooseStation(CallId heights, CallId stations) {
@@ -135,10 +110,7 @@ final class TideWatch {
             Optional.of(new Source.Returned(stations, FieldPath.of("items"))),
             Optional.of(FieldPath.of("code")),
             Optional.of(FieldPath.of("name"))));
-    edit(
-        new FillSlot(
-            new SlotId.OfPart(id(), inputs.get(1).id(), Input.START),
-            Optional.of(new Source.Fixed(DAY))));
+    app.startsWith(id(), inputs.get(1).id(), new Source.Fixed(DAY));
     edit(new SetOnlyHere(id(), station, Overrides.labelled("Station")));
     edit(new RemoveItem(id(), inputs.get(2).id()));
     edit(

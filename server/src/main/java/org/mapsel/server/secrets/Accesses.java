@@ -71,6 +71,25 @@ public class Accesses {
             null));
   }
 
+  /** A client that asks for tokens, as it is known to who gives them. */
+  public record Client(String tokens, String name, String secret) {}
+
+  /** Keeps the client with which an endpoint is reached. */
+  public void keepClient(String service, EndpointId endpoint, Client client) {
+    put(
+        service,
+        endpoint,
+        new AccessForm(
+            new AccessForm.LoginForm(
+                "client", client.name(), null, false, client.tokens(), null, client.secret(), true),
+            List.of(),
+            null,
+            "asDescribed",
+            null,
+            null,
+            null));
+  }
+
   private AccessForm kept(String service, EndpointId endpoint) {
     Optional<byte[]> locked = store.find(service, endpoint.text());
     if (locked.isEmpty()) {

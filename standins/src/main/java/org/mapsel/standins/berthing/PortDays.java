@@ -26,6 +26,7 @@ final class PortDays {
     settings.put("DBM", MASTERS.get((int) Math.floorMod(days, (long) MASTERS.size())));
     settings.put("VHF", Math.floorMod(days, 2L) == 0 ? "12" : "14");
     settings.put("TIDE_WIN", high.minusHours(2) + "-" + high.plusHours(2));
+    settings.put("BASIN", Math.floorMod(days, 2L) == 0 ? "north" : "south");
     settings.put("LOCK", "05:30-22:00");
     settings.put("TUGS", String.valueOf(2 + Math.floorMod(days, 3L)));
     settings.put("FOG", "N");

@@ -30,7 +30,8 @@ public final class Checker {
           new UnseenKeys(),
           new EmptyDerivedFields(),
           new BrokenSteps(),
-          new MissingArguments());
+          new MissingArguments(),
+          new LikelyPairs());
 
   private final ServiceLookup services;
 

@@ -15,8 +15,14 @@ import org.mapsel.core.ref.SlotId;
  * Says what fills a slot.
  *
  * @param source nothing empties it: a parameter is left out, an input starts empty
+ * @param likely why it looks to belong there, if nobody looked at it; to be looked at later
  */
-public record FillSlot(SlotId slot, Optional<Source> source) implements AppEdit {
+public record FillSlot(SlotId slot, Optional<Source> source, Optional<String> likely)
+    implements AppEdit {
+
+  public FillSlot(SlotId slot, Optional<Source> source) {
+    this(slot, source, Optional.empty());
+  }
 
   @Override
   public String title() {
@@ -33,9 +39,10 @@ public record FillSlot(SlotId slot, Optional<Source> source) implements AppEdit 
     Page known = editing.page(slot.page());
     refuseMissing(editing, known);
     Optional<PartId> before = input(known.mapping(slot));
-    Page filled = known.with(slot, source.map(Mapping::new));
-    if (source.isPresent() && known.mapping(slot).equals(source.map(Mapping::new))) {
-      return editing.app();
+    Optional<Mapping> wanted = source.map(from -> new Mapping(from, likely.orElse("")));
+    Page filled = known.with(slot, wanted);
+    if (source.isPresent() && known.mapping(slot).map(Mapping::source).equals(source)) {
+      return editing.app().with(filled);
     }
     filled = withoutOrphans(known, filled);
     if (slot instanceof SlotId.OfParameter parameter) {

@@ -4,7 +4,6 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Reach;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.DerivedField.Rule;
@@ -49,7 +48,7 @@ public record FollowRename(FieldRef field, String name) implements AppEdit {
       Source source = slot.mapping().source();
       Source followed = source(source, reach, reach.of(slot.id()));
       if (!followed.equals(source)) {
-        changed = changed.with(slot(slot.id(), reach), Optional.of(new Mapping(followed)));
+        changed = changed.with(slot(slot.id(), reach), Optional.of(slot.mapping().with(followed)));
       }
     }
     return changed;

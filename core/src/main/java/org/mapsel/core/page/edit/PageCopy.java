@@ -144,7 +144,7 @@ final class PageCopy {
   }
 
   private Mapping mapping(Mapping mapping) {
-    return new Mapping(source(mapping.source()));
+    return mapping.with(source(mapping.source()));
   }
 
   private Source source(Source source) {

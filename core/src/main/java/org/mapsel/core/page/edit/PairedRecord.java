@@ -69,7 +69,7 @@ final class PairedRecord {
       SlotId inside =
           new SlotId.OfParameter(
               slot.page(), slot.call(), slot.parameter().then(pair.left().path()));
-      Mapping mapping = new Mapping(new Source.Row(pair.right().path()));
+      Mapping mapping = new Mapping(new Source.Row(pair.right().path()), pair.likely());
       Page tried = after.with(inside, Optional.of(mapping));
       PageReach reach = editing.reach(tried);
       boolean fits =

@@ -19,7 +19,7 @@ final class Renaming {
       Page renamed = page;
       for (Slot slot : page.slots()) {
         if (slot.mapping().source() instanceof Source.Derived made && made.field().equals(before)) {
-          Mapping mapping = new Mapping(new Source.Derived(made.record(), after));
+          Mapping mapping = slot.mapping().with(new Source.Derived(made.record(), after));
           renamed = renamed.with(slot.id(), Optional.of(mapping));
         }
       }

@@ -2,12 +2,15 @@ package org.mapsel.core.page.offer;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
-import java.util.stream.Collectors;
+import org.mapsel.core.convert.Conversions;
+import org.mapsel.core.mapping.Expected;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.MappingPlanner;
 import org.mapsel.core.mapping.Reach;
@@ -15,6 +18,8 @@ import org.mapsel.core.mapping.Source;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Argument;
 import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Input;
+import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.ServiceLookup.Pinned;
@@ -25,11 +30,14 @@ import org.mapsel.core.pairing.Pairer;
 import org.mapsel.core.pairing.Pairing;
 import org.mapsel.core.pairing.PairingField;
 import org.mapsel.core.pairing.PairingFields;
+import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.ValueType;
 
-/** Finds what on a page belongs to the parameters of a call. */
+/** Finds what on a page belongs to the parameters of a call, or into the inputs of a form. */
 public final class PairSuggestions {
 
   /** More fields than these of one record nobody fills parameters from. */
@@ -38,70 +46,167 @@ public final class PairSuggestions {
   private final App app;
   private final Page page;
   private final PageReach reach;
+  private final Lexicon lexicon;
   private final MappingPlanner planner;
-  private final Map<FieldPath, Source> sources = new HashMap<>();
-  private final List<PairingField> given = new ArrayList<>();
 
-  public PairSuggestions(App app, Page page, PageReach reach) {
+  /**
+   * What was found.
+   *
+   * @param pairs in the order of the slots
+   * @param next what the slots that stay empty could take all the same, the best first
+   */
+  public record Found(List<PairSuggestion> pairs, List<PairSuggestion> next) {
+    public Found {
+      pairs = List.copyOf(pairs);
+      next = List.copyOf(next);
+    }
+  }
+
+  /** A slot, and the parameter that it is about. */
+  private record Wanted(SlotId slot, SlotId.OfParameter parameter) {}
+
+  /** What is compared on one side, each known by the name of its holder and the way in that. */
+  private static final class Side<T> {
+    private final Map<FieldPath, T> meant = new HashMap<>();
+    private final List<PairingField> fields = new ArrayList<>();
+
+    void add(FieldPath path, PairingField field, T what) {
+      meant.put(path, what);
+      fields.add(field.at(path));
+    }
+  }
+
+  public PairSuggestions(App app, Page page, PageReach reach, Lexicon lexicon) {
     this.app = app;
     this.page = page;
     this.reach = reach;
+    this.lexicon = lexicon;
     this.planner = new MappingPlanner(app.model());
   }
 
-  /** In the order of the parameters: those that nothing fills yet, or only an input. */
-  public List<PairSuggestion> of(Call call) {
+  /** For the parameters of a call that nothing fills yet, or only an input. */
+  public Found of(Call call) {
+    Side<Wanted> wanted = new Side<>();
+    parameters(call.id())
+        .forEach(
+            (path, field) -> {
+              if (!isFilled(call, path)) {
+                SlotId.OfParameter slot = new SlotId.OfParameter(page.id(), call.id(), path);
+                wanted.add(named(call.id(), path), field, new Wanted(slot, slot));
+              }
+            });
+    return found(wanted, given(Set.of(call.id())));
+  }
+
+  /**
+   * For the inputs of a form that start empty. What comes of calls that the form itself fills is
+   * not among it.
+   */
+  public Found of(Part.Form form) {
+    Side<Wanted> wanted = new Side<>();
+    Set<CallId> own = new HashSet<>();
+    for (Item item : form.items()) {
+      if (item instanceof Input input) {
+        List<SlotId.OfParameter> filled = reach.filledBy(input.id());
+        filled.forEach(slot -> own.add(slot.call()));
+        if (!filled.isEmpty() && !input.slots().containsKey(Input.START)) {
+          SlotId.OfParameter first = filled.getFirst();
+          PairingField field = parameters(first.call()).get(first.parameter());
+          if (field != null) {
+            wanted.add(
+                named(first.call(), first.parameter()),
+                field,
+                new Wanted(new SlotId.OfPart(page.id(), input.id(), Input.START), first));
+          }
+        }
+      }
+    }
+    return found(wanted, given(own));
+  }
+
+  private Found found(Side<Wanted> wanted, Side<Source> given) {
+    Pairing pairing = new Pairer(lexicon, refused(wanted, given)).pair(wanted.fields, given.fields);
+    return new Found(
+        pairing.pairs().stream().flatMap(pair -> fitting(wanted, given, pair).stream()).toList(),
+        pairing.next().stream().flatMap(pair -> fitting(wanted, given, pair).stream()).toList());
+  }
+
+  private static FieldPath named(CallId call, FieldPath path) {
+    return FieldPath.of(call.text()).then(path);
+  }
+
+  /** What the page holds, besides what some calls return. */
+  private Side<Source> given(Set<CallId> but) {
+    Side<Source> given = new Side<>();
     Reach outside = reach.outside();
     for (Argument argument : page.arguments()) {
       outside
           .argument(argument.name())
           .ifPresent(
               typed ->
-                  add(argument.name(), typed, path -> new Source.Argument(argument.name(), path)));
+                  add(
+                      given,
+                      argument.name(),
+                      typed,
+                      path -> new Source.Argument(argument.name(), path)));
     }
     for (Part part : page.parts()) {
       if (part instanceof Part.OverRows) {
         outside
             .chosen(part.id())
             .ifPresent(
-                typed -> add(part.id().text(), typed, path -> new Source.Chosen(part.id(), path)));
+                typed ->
+                    add(
+                        given,
+                        part.id().text(),
+                        typed,
+                        path -> new Source.Chosen(part.id(), path)));
       }
     }
     for (Call other : page.calls()) {
-      if (!other.id().equals(call.id())) {
+      if (!but.contains(other.id())) {
         outside
             .returned(other.id())
             .ifPresent(
                 typed ->
-                    add(other.id().text(), typed, path -> new Source.Returned(other.id(), path)));
+                    add(
+                        given,
+                        other.id().text(),
+                        typed,
+                        path -> new Source.Returned(other.id(), path)));
       }
     }
-    Pairing pairing = new Pairer(Lexicon.shipped(), refused(call)).pair(parameters(call), given);
-    return pairing.pairs().stream().flatMap(pair -> fitting(call, pair).stream()).toList();
+    return given;
   }
 
-  private Set<Map.Entry<FieldPath, FieldPath>> refused(Call call) {
-    return app.refused().stream()
-        .filter(pair -> pair.service().equals(call.service()))
-        .filter(pair -> pair.operation().equals(call.operation()))
-        .map(pair -> Map.entry(pair.parameter(), pair.given()))
-        .collect(Collectors.toSet());
+  /** The fields of a record that stand once in it. */
+  private static void add(
+      Side<Source> given, String name, Reach.Typed root, Function<FieldPath, Source> source) {
+    if (!(root.type() instanceof ValueType.Shaped shaped)) {
+      return;
+    }
+    PairingFields.of(shaped.shapes(), shaped.shape(), FieldPath.ROOT, List.of()).stream()
+        .filter(field -> isOnce(shaped, field.path()))
+        .limit(MOST_EACH)
+        .forEach(
+            field ->
+                given.add(
+                    FieldPath.of(name).then(field.path()), field, source.apply(field.path())));
   }
 
-  private List<PairingField> parameters(Call call) {
-    Optional<Pinned> pinned = reach.pinned(call.id());
-    return pinned
-        .map(
-            there ->
-                PairingFields.of(
-                        there.service().shapes(),
-                        there.operation().input(),
-                        FieldPath.ROOT,
-                        List.of())
-                    .stream()
-                    .filter(field -> !isFilled(call, field.path()))
-                    .toList())
-        .orElse(List.of());
+  private static boolean isOnce(ValueType.Shaped record, FieldPath path) {
+    return record.shapes().way(record.shape(), path).stream().noneMatch(Field::isRepeated);
+  }
+
+  private Map<FieldPath, PairingField> parameters(CallId call) {
+    Map<FieldPath, PairingField> fields = new LinkedHashMap<>();
+    Optional<Pinned> pinned = reach.pinned(call);
+    pinned.ifPresent(
+        there ->
+            PairingFields.of(
+                    there.service().shapes(), there.operation().input(), FieldPath.ROOT, List.of())
+                .forEach(field -> fields.put(field.path(), field)));
+    return fields;
   }
 
   private static boolean isFilled(Call call, FieldPath path) {
@@ -110,40 +215,55 @@ public final class PairSuggestions {
         .isPresent();
   }
 
-  /** The fields of a record that stand once in it. */
-  private void add(String name, Reach.Typed root, Function<FieldPath, Source> source) {
-    if (!(root.type() instanceof ValueType.Shaped shaped)) {
-      return;
+  /** Pairs of this app's refused ones that could come up here. */
+  private Set<Map.Entry<FieldPath, FieldPath>> refused(Side<Wanted> wanted, Side<Source> given) {
+    Set<Map.Entry<FieldPath, FieldPath>> refused = new HashSet<>();
+    Map<FieldPath, Set<FieldPath>> known = new HashMap<>();
+    for (Call call : page.calls()) {
+      for (App.RefusedPair pair : app.refused()) {
+        if (pair.service().equals(call.service()) && pair.operation().equals(call.operation())) {
+          known
+              .computeIfAbsent(named(call.id(), pair.parameter()), none -> new HashSet<>())
+              .add(pair.given());
+        }
+      }
     }
-    PairingFields.of(shaped.shapes(), shaped.shape(), FieldPath.ROOT, List.of()).stream()
-        .filter(field -> !field.repeated())
-        .limit(MOST_EACH)
-        .forEach(
-            field -> {
-              FieldPath path = FieldPath.of(name).then(field.path());
-              sources.put(path, source.apply(field.path()));
-              given.add(field.at(path));
-            });
+    known.forEach(
+        (path, others) -> {
+          if (wanted.meant.containsKey(path)) {
+            others.stream()
+                .filter(given.meant::containsKey)
+                .forEach(other -> refused.add(Map.entry(path, other)));
+          }
+        });
+    return refused;
   }
 
   /** Only what can be converted is of use. */
-  private Optional<PairSuggestion> fitting(Call call, Pairing.Pair pair) {
-    Source source = sources.get(pair.right().path());
-    SlotId slot = new SlotId.OfParameter(page.id(), call.id(), pair.left().path());
-    boolean fits =
-        planner
-            .plan(new Mapping(source), SlotTypes.expected(page, reach, slot), reach.of(slot))
-            .value()
-            .isPresent();
+  private Optional<PairSuggestion> fitting(
+      Side<Wanted> wanted, Side<Source> given, Pairing.Pair pair) {
+    Wanted meant = wanted.meant.get(pair.left().path());
+    Source source = given.meant.get(pair.right().path());
+    Expected expected = SlotTypes.expected(page, reach, meant.slot());
+    Reach around = reach.of(meant.slot());
+    boolean fits = planner.plan(new Mapping(source), expected, around).value().isPresent();
     return fits
         ? Optional.of(
             new PairSuggestion(
-                pair.left().path(),
+                meant.slot(),
+                meant.parameter(),
                 pair.right().path(),
                 source,
-                pair.score(),
-                pair.grade(),
-                pair.reasons()))
+                converted(planner.typeOf(source, around), expected.type()),
+                pair))
         : Optional.empty();
+  }
+
+  private static String converted(Optional<ValueType> from, Optional<ValueType> to) {
+    Optional<ScalarType> have = from.flatMap(ValueType::scalar);
+    Optional<ScalarType> want = to.flatMap(ValueType::scalar);
+    return have.isPresent() && want.isPresent() && Conversions.isNeeded(have.get(), want.get())
+        ? have.get().words() + " to " + want.get().words()
+        : "";
   }
 }

@@ -46,6 +46,8 @@ final class WantedFields {
                 fields.add(returned.call(), returned.path().then(options.words()));
               }
             });
+    // Of an answer that is wanted as a whole nothing may be left out.
+    fields.wanted.values().removeIf(paths -> paths.contains(FieldPath.ROOT));
     return fields.wanted;
   }
 
