@@ -5,10 +5,18 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, type AppView, type Release, type Releases, unwrap } from '@/api/client';
-import { releasesQuery } from '@/api/queries';
+import {
+  api,
+  type AppView,
+  type Release,
+  type Releases,
+  type SampleLine,
+  unwrap,
+} from '@/api/client';
+import { releasesQuery, samplesQuery } from '@/api/queries';
 import { count } from '@/lib/format';
 import { useStored } from '@/lib/useStored';
+import { DeviationTable } from '@/ui/DeviationTable';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
 import type { Edits } from '../bench/useEdits';
@@ -24,16 +32,33 @@ function Draft({ view, releases }: { view: AppView; releases: Releases }) {
   const queries = useQueryClient();
   const [note, setNote] = useState('');
   const [author, setAuthor] = useStored('author', '');
+  /** The checks that were run when this version was to be released. */
+  const [checked, setChecked] = useState<{ version: number; lines: SampleLine[] }>();
+  const failed =
+    checked?.version === view.version
+      ? checked.lines.filter(({ verdict }) => verdict?.holds !== true)
+      : [];
   const releasing = useMutation({
-    mutationFn: () =>
-      unwrap(
+    mutationFn: async () => {
+      const params = { path: { app: view.id } };
+      // Whoever saw what fails and presses again wants it so.
+      if (failed.length === 0) {
+        const lines = await unwrap(api.POST('/api/apps/{app}/verdicts', { params }));
+        setChecked({ version: view.version, lines });
+        if (lines.some(({ verdict }) => verdict?.holds !== true)) return undefined;
+      }
+      return unwrap(
         api.POST('/api/apps/{app}/releases', {
-          params: { path: { app: view.id } },
+          params,
           body: { version: view.version, note, author },
         }),
-      ),
+      );
+    },
     onSuccess: (all) => {
+      void queries.invalidateQueries({ queryKey: samplesQuery.queryKey });
+      if (!all) return;
       setNote('');
+      setChecked(undefined);
       queries.setQueryData(releasesQuery(view.id, view.version).queryKey, all);
       void queries.invalidateQueries({ queryKey: ['open', view.id] });
       void queries.invalidateQueries({ queryKey: ['start'] });
@@ -70,6 +95,7 @@ function Draft({ view, releases }: { view: AppView; releases: Releases }) {
           leads there. It can be released all the same.
         </Typography>
       )}
+      {checked && failed.length > 0 && <FailedChecks lines={failed} all={checked.lines.length} />}
       {!same && (
         <Box
           component="form"
@@ -97,10 +123,32 @@ function Draft({ view, releases }: { view: AppView; releases: Releases }) {
           />
           <Button type="submit" variant="contained" loading={releasing.isPending}>
             Release {(last?.number ?? 0) + 1}
+            {failed.length > 0 && ' all the same'}
           </Button>
         </Box>
       )}
       {releasing.error && <Problem error={releasing.error} />}
+    </Box>
+  );
+}
+
+/** What does not hold any more of what the draft calls. */
+function FailedChecks({ lines, all }: { lines: SampleLine[]; all: number }) {
+  return (
+    <Box role="alert" sx={{ mt: 1.5, borderLeft: '4px solid', borderColor: 'error.main', pl: 1.5 }}>
+      <Typography sx={{ fontWeight: 600 }}>
+        {lines.length} of {count(all, 'check')} of what it calls {all === 1 ? 'does' : 'do'} not
+        hold; nothing was released.
+      </Typography>
+      {lines.map(({ service, operation, operationName, name, verdict }) => (
+        <Box key={`${service} ${operation} ${name}`} sx={{ mt: 0.75 }}>
+          <strong>{name}</strong> of {operationName}
+          {verdict && <DeviationTable deviations={verdict.deviations} />}
+        </Box>
+      ))}
+      <Button component={Link} to="/samples" sx={{ ml: -1 }}>
+        Look at the checks
+      </Button>
     </Box>
   );
 }

@@ -1,11 +1,16 @@
 package org.mapsel.server.apps;
 
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.mapsel.core.appfile.AppFile;
 import org.mapsel.core.page.App;
 import org.mapsel.server.apps.ReleaseViews.CurrentRelease;
 import org.mapsel.server.apps.ReleaseViews.NewRelease;
 import org.mapsel.server.apps.ReleaseViews.OpenView;
 import org.mapsel.server.apps.ReleaseViews.ReleasesView;
+import org.mapsel.server.checks.SampleViews.SampleLine;
+import org.mapsel.server.checks.Samples;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -23,9 +28,11 @@ import tools.jackson.databind.JsonNode;
 class ReleasesController {
 
   private final Releases releases;
+  private final Samples samples;
 
-  ReleasesController(Releases releases) {
+  ReleasesController(Releases releases, Samples samples) {
     this.releases = releases;
+    this.samples = samples;
   }
 
   @GetMapping("/apps/{app}/releases")
@@ -37,6 +44,17 @@ class ReleasesController {
   @ResponseStatus(HttpStatus.CREATED)
   ReleasesView add(@PathVariable String app, @RequestBody NewRelease request) {
     return releases.release(app, request.version(), request.note(), request.author());
+  }
+
+  /** Runs the checks of what the draft calls, before it is handed over. */
+  @PostMapping("/apps/{app}/verdicts")
+  List<SampleLine> verify(@PathVariable String app) {
+    Set<List<String>> called =
+        releases.draft(app).app().pages().stream()
+            .flatMap(page -> page.calls().stream())
+            .map(call -> List.of(call.service(), call.operation().text()))
+            .collect(Collectors.toSet());
+    return samples.verify((service, operation) -> called.contains(List.of(service, operation)));
   }
 
   @PutMapping("/apps/{app}/releases/current")

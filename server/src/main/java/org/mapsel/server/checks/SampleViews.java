@@ -11,7 +11,7 @@ import org.mapsel.core.verify.Check;
 import org.mapsel.core.verify.Deviation;
 
 /** What the API says about samples. */
-final class SampleViews {
+public final class SampleViews {
 
   private SampleViews() {}
 
@@ -30,7 +30,7 @@ final class SampleViews {
   record SampledService(String id, String name, boolean replayed) {}
 
   /** A sample in one line. */
-  record SampleLine(
+  public record SampleLine(
       String service,
       String operation,
       String operationName,
@@ -41,7 +41,7 @@ final class SampleViews {
       @Nullable VerdictView verdict) {}
 
   /** Where a sample comes from. */
-  enum SampleOrigin {
+  public enum SampleOrigin {
     RECORDED,
     MADE
   }
@@ -54,14 +54,14 @@ final class SampleViews {
    * @param unordered lists that may come in any order
    * @param within how many milliseconds it may take
    */
-  record CheckView(
+  public record CheckView(
       boolean values,
       List<FieldPath> ignored,
       List<FieldPath> unordered,
       BigDecimal tolerance,
       @Nullable Long within) {
 
-    CheckView {
+    public CheckView {
       ignored = List.copyOf(ignored);
       unordered = List.copyOf(unordered);
     }
@@ -87,11 +87,11 @@ final class SampleViews {
   }
 
   /** What came of a check. */
-  record VerdictView(
+  public record VerdictView(
       boolean holds, List<DeviationView> deviations, long tookMillis, OffsetDateTime at) {}
 
   /** One thing that is not as it was. */
-  record DeviationView(
+  public record DeviationView(
       Deviation.Kind what, String path, FieldPath field, String expected, String actual) {
 
     static DeviationView of(Deviation one) {

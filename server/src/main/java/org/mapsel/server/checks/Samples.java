@@ -5,6 +5,7 @@ import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.BiPredicate;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
@@ -208,6 +209,24 @@ public class Samples {
         .filter(line -> service.map(line.service()::equals).orElse(true))
         .forEach(line -> verify(line.service(), line.operation(), line.name()));
     return all();
+  }
+
+  /**
+   * Runs the checks of some operations.
+   *
+   * @param called whether a service and an operation of it are among them
+   * @return these checks, each with what came of it
+   */
+  public List<SampleLine> verify(BiPredicate<String, String> called) {
+    return store.all().stream()
+        .filter(line -> line.pinned().isPresent())
+        .filter(line -> called.test(line.service(), line.operation()))
+        .map(
+            line -> {
+              verify(line.service(), line.operation(), line.name());
+              return view(line(line.service(), line.operation(), line.name()));
+            })
+        .toList();
   }
 
   /** Runs one check and remembers what came of it. */
