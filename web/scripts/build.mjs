@@ -49,6 +49,7 @@ if (isNew('build.sha256', sources) || !existsSync(join(out, 'index.html'))) {
   run('npm test --silent');
   rmSync(out, { recursive: true, force: true });
   run(`npx vite build --outDir "${out}" --emptyOutDir --logLevel warn`);
+  run(`node scripts/licences.mjs "${out}"`);
   remember('build.sha256', sources);
 } else {
   console.log('The front end is up to date.');

@@ -54,6 +54,17 @@ describe('a table', () => {
     });
   });
 
+  it('takes a second press before the rows came as one more, not as the same again', async () => {
+    const { user, use } = shown();
+    await user.click(screen.getByRole('button', { name: 'Called' }));
+    await user.click(screen.getByRole('button', { name: 'Called' }));
+    expect(use.onArrange).toHaveBeenLastCalledWith('cranes', {
+      by: 'name',
+      descending: true,
+      find: '',
+    });
+  });
+
   it('lets a row be chosen with the mouse and with the keyboard', async () => {
     const { user, use } = shown({ choosing: true });
     await user.click(row('Egret'));

@@ -6,8 +6,9 @@ import TableFooter from '@mui/material/TableFooter';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TableSortLabel from '@mui/material/TableSortLabel';
+import { useRef } from 'react';
 
-import type { ColumnView, TableView, TotalView } from '@/api/client';
+import type { ColumnView, RowsView, TableView, TotalView } from '@/api/client';
 import { unseen } from '@/ui/unseen';
 import { Cell } from './Cell';
 import { Emptiness } from './Emptiness';
@@ -80,14 +81,16 @@ export function TablePart({ part, use, whenEmpty }: PartProps<TableView>) {
       onPick({ part: part.id, item, ...(row === undefined ? {} : { row }) });
     };
   const look = (item: string) => (isPicked(picked, part.id, item) ? { bgcolor: 'shallow' } : {});
+  // What was pressed last, as long as the rows do not show it yet.
+  const wished = useRef<{ before: RowsView; by: string | undefined; descending: boolean }>(null);
   /** Up, down, and back to the order of the answer. */
   const order = (column: string) => {
-    const again = rows.by === column;
-    onArrange?.(part.id, {
-      by: again && rows.descending ? undefined : column,
-      descending: again && !rows.descending,
-      find: rows.find,
-    });
+    const now = wished.current?.before === rows ? wished.current : rows;
+    const again = now.by === column;
+    const by = again && now.descending ? undefined : column;
+    const descending = again && !now.descending;
+    wished.current = { before: rows, by, descending };
+    onArrange?.(part.id, { by, descending, find: rows.find });
   };
   return (
     <Box>
