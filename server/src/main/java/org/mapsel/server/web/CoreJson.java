@@ -176,7 +176,7 @@ class CoreJson {
         MapperConfig<?> config, Annotated annotated) {
       return annotated instanceof AnnotatedClass && around(annotated.getRawType()).isPresent()
           ? JsonTypeInfo.Value.construct(
-              JsonTypeInfo.Id.NAME, JsonTypeInfo.As.PROPERTY, "kind", null, false, null)
+              JsonTypeInfo.Id.NAME, JsonTypeInfo.As.PROPERTY, "kind", null, false, null, null)
           : super.findPolymorphicTypeInfo(config, annotated);
     }
 
