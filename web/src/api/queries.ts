@@ -262,6 +262,12 @@ export const moveQuery = (app: string, service: string, edition: string) =>
       ),
   });
 
+export const healthQuery = queryOptions({
+  queryKey: ['health'],
+  queryFn: () => unwrap(api.GET('/api/health')),
+  staleTime: 0,
+});
+
 export const samplesQuery = queryOptions({
   queryKey: ['samples'],
   queryFn: () => unwrap(api.GET('/api/samples')),

@@ -5,16 +5,22 @@ import MenuItem from '@mui/material/MenuItem';
 import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import { keepPreviousData, useInfiniteQuery, useQuery } from '@tanstack/react-query';
+import {
+  keepPreviousData,
+  useInfiniteQuery,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { api, type ExchangeLine, unwrap } from '@/api/client';
-import { servicesQuery } from '@/api/queries';
+import { healthQuery, servicesQuery } from '@/api/queries';
 import { millis } from '@/lib/format';
 import { bytesText } from '@/lib/json';
 import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
 import { Wire } from '@/wire/Wire';
+import { HealthSection } from './HealthSection';
 
 const PAGE = 100;
 
@@ -86,6 +92,7 @@ export function LogPlace() {
   const [failed, setFailed] = useState(false);
   const [text, setText] = useState('');
   const find = useDeferredValue(text);
+  const queries = useQueryClient();
   const services = useQuery(servicesQuery);
   const log = useInfiniteQuery({
     queryKey: ['exchanges', service, failed, find],
@@ -108,6 +115,7 @@ export function LogPlace() {
       <Typography variant="h1" sx={{ mb: 1.5 }}>
         What went over the wire
       </Typography>
+      <HealthSection nameOf={nameOf} />
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', mb: 1.5 }}>
         <TextField
           type="search"
@@ -149,7 +157,13 @@ export function LogPlace() {
           }
         />
         <Box sx={{ flex: 1 }} />
-        <Button onClick={() => void log.refetch()} loading={log.isFetching}>
+        <Button
+          onClick={() => {
+            void log.refetch();
+            void queries.invalidateQueries({ queryKey: healthQuery.queryKey });
+          }}
+          loading={log.isFetching}
+        >
           Look again
         </Button>
       </Box>

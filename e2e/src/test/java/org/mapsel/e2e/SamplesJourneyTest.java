@@ -61,6 +61,8 @@ class SamplesJourneyTest {
     assertThat(user.role(AriaRole.TABLE, "What differs")).containsText("pilotOrdered");
 
     handOver(user);
+    user.goTo("/samples/log").sees("The last day");
+    assertThat(user.role(AriaRole.TABLE, "How operations did")).containsText("ListArrivals");
 
     user.goTo("/samples");
     product.standIns().turn("DROPPED");

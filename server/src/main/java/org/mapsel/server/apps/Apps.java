@@ -46,7 +46,7 @@ public class Apps {
     this.checker = new Checker(services);
   }
 
-  List<KeptApp> list() {
+  public List<KeptApp> list() {
     return store.all();
   }
 

@@ -59,6 +59,34 @@ class ExchangeLogTest {
   }
 
   @Test
+  void theLastDayIsCountedWithWhatFailedAndWhy() {
+    berthing.close();
+    ask("S-2");
+
+    JsonNode health = SERVER.api().get("/api/health").body();
+
+    JsonNode ours =
+        health
+            .at("/operations")
+            .valueStream()
+            .filter(one -> one.at("/service").asString().equals(service))
+            .findFirst()
+            .orElseThrow();
+    assertThat(ours.at("/operation").asString()).isEqualTo("VesselParticulars");
+    assertThat(ours.at("/calls").asInt()).isEqualTo(4);
+    assertThat(ours.at("/failed").asInt()).isEqualTo(1);
+    assertThat(ours.at("/lastFailure/words").asString()).contains("connection");
+    assertThat(health.at("/hours").valueStream().mapToInt(hour -> hour.at("/failed").asInt()).sum())
+        .isPositive();
+    assertThat(
+            SERVER
+                .api()
+                .get("/api/exchanges/" + ours.at("/lastFailure/exchange").asString())
+                .status())
+        .isEqualTo(200);
+  }
+
+  @Test
   void oldAndTooManyOnesGoButNotThoseThatSamplesShow() {
     ExchangeStore store = SERVER.bean(ExchangeStore.class);
     ask("S-9");
