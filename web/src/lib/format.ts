@@ -58,3 +58,8 @@ export function millis(took: number) {
 export function count(number: number, one: string, many = `${one}s`) {
   return `${number.toLocaleString('en')} ${number === 1 ? one : many}`;
 }
+
+const MOMENT = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+
+/** A moment as the person's browser writes it. */
+export const momentText = (at: string) => MOMENT.format(new Date(at));

@@ -8,6 +8,7 @@ import { api, type AppBrief, unwrap } from '@/api/client';
 import { appsQuery } from '@/api/queries';
 import { Empty } from '@/ui/Empty';
 import { useFrame } from '@/ui/frame';
+import { momentText } from '@/lib/format';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
 
@@ -25,6 +26,11 @@ function AppLine({ app }: { app: AppBrief }) {
     >
       <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 2 }}>
         <Typography variant="h2">{app.name}</Typography>
+        {app.changedAt && (
+          <Box component="span" sx={{ color: 'text.secondary', fontSize: 12.5 }}>
+            changed {momentText(app.changedAt)}
+          </Box>
+        )}
         <Box sx={{ flex: 1 }} />
         <Button component={Link} to={`/apps/${app.id}/model`}>
           Model

@@ -7,15 +7,11 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, type SampleCheck, type SampleLine, type Samples, unwrap } from '@/api/client';
 import { samplesQuery, servicesQuery } from '@/api/queries';
+import { momentText } from '@/lib/format';
 import { Problem } from '@/ui/Problem';
 import { Deviations } from './Deviations';
 
 const NEW: SampleCheck = { values: false, ignored: [], unordered: [], tolerance: 0 };
-
-const day = (at: string) =>
-  new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' }).format(
-    new Date(at),
-  );
 
 function state({ check, verdict }: SampleLine): { words: string; colour: string } {
   if (!check) return { words: 'a sample only', colour: 'text.secondary' };
@@ -70,7 +66,7 @@ export function SampleRow({ sample }: { sample: SampleLine }) {
           </Box>
         </Box>
         <Box sx={{ color: 'text.secondary', flex: '0 0 190px' }}>
-          {sample.origin === 'MADE' ? 'made up' : 'recorded'} {day(sample.recordedAt)}
+          {sample.origin === 'MADE' ? 'made up' : 'recorded'} {momentText(sample.recordedAt)}
         </Box>
         <Box sx={{ color: colour, flex: '0 0 170px' }}>{words}</Box>
         <Box sx={{ flex: '0 0 290px', textAlign: 'right' }}>

@@ -15,6 +15,7 @@ import { Waiting } from '@/ui/Waiting';
 import { CatalogueList } from './components/CatalogueList';
 import { IntakeBox } from './components/IntakeBox';
 import { IntakeResult } from './components/IntakeResult';
+import { Lately } from './components/Lately';
 import { type Given, readIntake } from './intake';
 
 /** Whether reading failed for the lack of credentials or a certificate. */
@@ -90,6 +91,7 @@ export function IntakePage() {
           reading.mutate(given);
         }}
       />
+      {reading.isIdle && looking.isIdle && <Lately />}
       {list && !reading.data?.description && (
         <CatalogueList
           catalogue={list.catalogue}

@@ -14,7 +14,7 @@ import {
   unwrap,
 } from '@/api/client';
 import { releasesQuery, samplesQuery } from '@/api/queries';
-import { count } from '@/lib/format';
+import { count, momentText } from '@/lib/format';
 import { useStored } from '@/lib/useStored';
 import { DeviationTable } from '@/ui/DeviationTable';
 import { Problem } from '@/ui/Problem';
@@ -22,11 +22,6 @@ import { Waiting } from '@/ui/Waiting';
 import type { Edits } from '../bench/useEdits';
 import { AppPlace } from './AppPlace';
 import { Changes } from './Changes';
-
-const day = (at: string) =>
-  new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' }).format(
-    new Date(at),
-  );
 
 function Draft({ view, releases }: { view: AppView; releases: Releases }) {
   const queries = useQueryClient();
@@ -186,7 +181,7 @@ function Line(props: {
             </Box>
           )}
           <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
-            {day(release.madeAt)}
+            {momentText(release.madeAt)}
             {release.author && `, ${release.author}`}
             {current && ' · what visitors see'}
           </Box>

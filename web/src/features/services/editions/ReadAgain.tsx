@@ -7,13 +7,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { api, type Service, unwrap } from '@/api/client';
 import { editionsQuery, watchesQuery } from '@/api/queries';
-import { count } from '@/lib/format';
+import { count, momentText } from '@/lib/format';
 import { Problem } from '@/ui/Problem';
-
-const day = (at: string) =>
-  new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' }).format(
-    new Date(at),
-  );
 
 const TIMES = {
   '0': 'only by hand',
@@ -58,7 +53,7 @@ function Watched({ service }: { service: Service }) {
         ))}
       </TextField>
       <Typography role="status" sx={{ color: watch?.problem ? 'error.main' : 'text.secondary' }}>
-        {watch?.readAt && `Last on ${day(watch.readAt)}: `}
+        {watch?.readAt && `Last on ${momentText(watch.readAt)}: `}
         {watch?.readAt && (watch.problem ?? (watch.edition ? 'it changed.' : 'nothing changed.'))}
       </Typography>
       {watch?.edition && (
@@ -94,7 +89,7 @@ export function ReadAgain({ service }: { service: Service }) {
       </Typography>
       <Typography sx={{ color: 'text.secondary' }}>
         {data && newest
-          ? `${count(data.length, 'edition')}; the one in use was taken ${day(newest.takenAt)}.`
+          ? `${count(data.length, 'edition')}; the one in use was taken ${momentText(newest.takenAt)}.`
           : ' '}
       </Typography>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', mt: 0.75 }}>

@@ -32,6 +32,14 @@ class DesksJourneyTest {
 
     user.type("Arrives", "2031-08-01T06:00").type("Nights", "2").press("Make out the ticket");
     user.sees("is made out.");
+
+    user.goTo("/services");
+    assertThat(user.role(AriaRole.REGION, "What needs looking at"))
+        .containsText("Berthing GetVessel failed");
+    user.role(AriaRole.REGION, "Worked on last")
+        .getByText("Declaration desk", new Locator.GetByTextOptions().setExact(true))
+        .click();
+    assertThat(user.role(AriaRole.HEADING, "Declare an arrival")).isVisible();
     user.page.context().close();
   }
 

@@ -6,6 +6,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.KeyboardModifier;
+import com.microsoft.playwright.options.ScreenshotAnimations;
 import java.nio.file.Path;
 import java.util.List;
 
@@ -238,7 +239,10 @@ public final class Screenshots {
   }
 
   private void take(Page page, String name) {
-    page.screenshot(new Page.ScreenshotOptions().setPath(folder.resolve(name + ".png")));
+    page.screenshot(
+        new Page.ScreenshotOptions()
+            .setAnimations(ScreenshotAnimations.DISABLED)
+            .setPath(folder.resolve(name + ".png")));
   }
 
   private void bench(Page page, String app, String name) {

@@ -56,6 +56,7 @@ class AppFilesController {
   @ResponseStatus(HttpStatus.CREATED)
   AppBrief bring(@RequestBody ImportRequest request) {
     KeptApp made = files.take(request.file(), request.services());
-    return new AppBrief(made.id(), made.app().name(), null, AppViews.briefs(made.app()));
+    return new AppBrief(
+        made.id(), made.app().name(), null, made.changedAt(), AppViews.briefs(made.app()));
   }
 }

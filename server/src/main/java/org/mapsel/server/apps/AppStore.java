@@ -184,6 +184,7 @@ class AppStore {
         id,
         head.get(APP.VERSION),
         app(head),
+        head.get(REVISION.MADE_AT),
         first ? Optional.empty() : Optional.of(head.get(REVISION.TITLE)),
         newestChild(id, head.get(REVISION.NUMBER)).map(row -> row.get(REVISION.TITLE)));
   }

@@ -1,5 +1,6 @@
 package org.mapsel.server.apps;
 
+import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -46,8 +47,14 @@ public final class AppViews {
    * An app in one line.
    *
    * @param release the number of the release that visitors see
+   * @param changedAt when it was edited last; nothing where visitors look
    */
-  record AppBrief(String id, String name, @Nullable Long release, List<PageBrief> pages) {}
+  record AppBrief(
+      String id,
+      String name,
+      @Nullable Long release,
+      @Nullable OffsetDateTime changedAt,
+      List<PageBrief> pages) {}
 
   /**
    * A page in one line.

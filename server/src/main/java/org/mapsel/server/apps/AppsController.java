@@ -46,6 +46,7 @@ class AppsController {
                     kept.id(),
                     kept.app().name(),
                     releases.currentNumber(kept.id()).orElse(null),
+                    kept.changedAt(),
                     AppViews.briefs(kept.app())))
         .toList();
   }

@@ -48,6 +48,7 @@ class StartPage {
         app.getKey(),
         app.getValue().name(),
         releases.currentNumber(app.getKey()).orElse(null),
+        null,
         AppViews.briefs(app.getValue()));
   }
 
