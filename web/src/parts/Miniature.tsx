@@ -2,29 +2,13 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { benchQuery } from '@/api/queries';
 import { DrawnPage } from './DrawnPage';
-import type { PageUse } from './model';
+import { sampleUse } from './sampleUse';
 
 /** As wide as a page is drawn before it is made small. */
 const PAGE = 900;
 
-const nothing = () => undefined;
-
 /** Nobody does anything in a small picture. */
-const LOOKED_AT: PageUse = {
-  building: true,
-  picked: undefined,
-  onPick: undefined,
-  typed: {},
-  busy: false,
-  onStop: undefined,
-  onInput: nothing,
-  onPress: nothing,
-  onChoose: nothing,
-  onReply: nothing,
-  onArrange: undefined,
-  onRows: undefined,
-  fileOf: undefined,
-};
+const LOOKED_AT = sampleUse(undefined, () => undefined);
 
 interface Props {
   app: string;

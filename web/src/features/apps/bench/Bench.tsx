@@ -4,6 +4,7 @@ import { useSearchParams } from 'react-router';
 import type { AppView, Bench as BenchData, PageCall } from '@/api/client';
 import { DrawnPage } from '@/parts/DrawnPage';
 import type { Picked } from '@/parts/model';
+import { sampleUse } from '@/parts/sampleUse';
 import { useFrame } from '@/ui/frame';
 import { Split } from '@/ui/Split';
 import { BenchTools } from './BenchTools';
@@ -14,7 +15,6 @@ import { PageSide } from './PageSide';
 import { PartStrip } from './PartStrip';
 import { Reactions } from './Reactions';
 import { RunSides } from './RunSides';
-import { sampleUse } from './sampleUse';
 import { SavingTrouble } from './SavingTrouble';
 import { useEdits } from './useEdits';
 

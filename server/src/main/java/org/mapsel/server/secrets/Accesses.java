@@ -58,17 +58,10 @@ public class Accesses {
 
   /** Keeps a key that an endpoint takes in a header. */
   public void keepKey(String service, EndpointId endpoint, String header, String key) {
-    put(
+    keep(
         service,
         endpoint,
-        new AccessForm(
-            new AccessForm.LoginForm("apiKey", null, header, false, null, null, key, true),
-            List.of(),
-            null,
-            "asDescribed",
-            null,
-            null,
-            null));
+        new AccessForm.LoginForm("apiKey", null, header, false, null, null, key, true));
   }
 
   /** A client that asks for tokens, as it is known to who gives them. */
@@ -76,18 +69,15 @@ public class Accesses {
 
   /** Keeps the client with which an endpoint is reached. */
   public void keepClient(String service, EndpointId endpoint, Client client) {
-    put(
+    keep(
         service,
         endpoint,
-        new AccessForm(
-            new AccessForm.LoginForm(
-                "client", client.name(), null, false, client.tokens(), null, client.secret(), true),
-            List.of(),
-            null,
-            "asDescribed",
-            null,
-            null,
-            null));
+        new AccessForm.LoginForm(
+            "client", client.name(), null, false, client.tokens(), null, client.secret(), true));
+  }
+
+  private void keep(String service, EndpointId endpoint, AccessForm.LoginForm login) {
+    put(service, endpoint, new AccessForm(login, List.of(), null, "asDescribed", null, null, null));
   }
 
   private AccessForm kept(String service, EndpointId endpoint) {

@@ -1,4 +1,4 @@
-import type { PageUse, Picked } from '@/parts/model';
+import type { PageUse, Picked } from './model';
 
 const nothing = () => undefined;
 
