@@ -151,6 +151,7 @@ function WordsCell({ type, lists, row, onEdit }: Pick<Props, 'type' | 'lists' | 
       component="select"
       tabIndex={-1}
       aria-label={`Words for ${row.name}`}
+      title={lists.find(({ id }) => id === row.set.list)?.name}
       value={row.set.list ?? ''}
       onChange={(event: React.ChangeEvent<HTMLSelectElement>) => {
         const list = event.target.value;

@@ -39,6 +39,9 @@ public final class Screenshots {
     Page page = browser.open(WIDTH, HEIGHT);
     page.navigate(product.address());
     assertThat(page.getByRole(AriaRole.LINK, link("Berthing"))).isVisible();
+    for (String pictured : List.of("Declare an arrival", "Make out the ticket", "List arrivals")) {
+      assertThat(page.getByText(pictured).first()).isVisible();
+    }
     take(page, "1-start");
     intake(page);
     operation(page);
