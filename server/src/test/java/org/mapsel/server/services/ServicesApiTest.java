@@ -50,7 +50,7 @@ class ServicesApiTest {
     Api.Answer read = api.post("/api/intakes", "{'source':'" + berthing.description() + "'}");
 
     assertThat(read.status()).isEqualTo(200);
-    assertThat(read.body().at("/operations")).hasSize(5);
+    assertThat(read.body().at("/operations")).hasSize(6);
     assertThat(
             read.body().at("/endpoints").valueStream().map(one -> one.at("/protocol").asString()))
         .containsExactly("SOAP 1.1", "SOAP 1.2");
