@@ -113,6 +113,8 @@ class ModelJourneyTest {
   void theKeyboardNamesAndHidesFieldsAndTakesItBack() {
     User user = new User(browser, product).goTo("/apps/duty-desk/model");
     type(user, "Vessel").click();
+    // The sheet of the type that was shown before takes no keys for this one.
+    assertThat(line(user, "callSign")).isVisible();
     Locator grid = user.page.getByRole(AriaRole.GRID);
     grid.focus();
     user.keys("ArrowDown", "ArrowDown", "Enter");
