@@ -13,7 +13,10 @@ function hoursOf(hours: Health['hours'], until: number) {
   const last = Math.floor(until / HOUR) * HOUR;
   return Array.from({ length: HOURS }, (_, index) => {
     const from = last - (HOURS - 1 - index) * HOUR;
-    const known = hours.find((hour) => new Date(hour.from).getTime() === from);
+    // Where clocks differ by half an hour the server's hours begin within ours.
+    const known = hours.find(
+      (hour) => Math.floor(new Date(hour.from).getTime() / HOUR) * HOUR === from,
+    );
     return { from, calls: known?.calls ?? 0, failed: known?.failed ?? 0 };
   });
 }

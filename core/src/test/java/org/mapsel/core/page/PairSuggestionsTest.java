@@ -118,7 +118,12 @@ class PairSuggestionsTest {
             tuple(
                 "berthCode",
                 FieldPath.of(bench.page().calls().getFirst().id().text(), "berthCode")));
-    bench.edit(new FillSlot(found.getFirst().slot(), Optional.of(found.getFirst().source())));
+    PairSuggestion first = found.getFirst();
+    bench.edit(new FillSlot(first.slot(), Optional.of(first.source()), Optional.of("place")));
+    assertThat(told())
+        .singleElement()
+        .satisfies(
+            one -> assertThat(one.finding().arguments()).containsEntry("field", "Berth code"));
     Part.Form filled = (Part.Form) bench.page().part(form.id()).orElseThrow();
     assertThat(suggestions().of(filled).pairs())
         .extracting(PairSuggestion::slot)

@@ -133,7 +133,10 @@ final class DeclarationDesk {
     return new SetModelField(field, Optional.empty(), Optional.empty(), Overrides.labelled(label));
   }
 
-  /** What is sure or likely is paired, what must be filled besides is asked for. */
+  /**
+   * What is sure or likely is paired; what else must be filled is asked for since the call is
+   * there.
+   */
   private void paired(PageId id, CallId call) {
     Page page = app.page(id);
     PageReach reach = new PageReach(app.app(), page, app.apps().services());

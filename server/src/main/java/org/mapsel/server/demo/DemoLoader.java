@@ -83,7 +83,7 @@ class DemoLoader {
       try {
         makeYardBoard();
         makeTideWatch();
-        ServiceView berthing = berthing();
+        ServiceView berthing = taken("/berthing/berthing.wsdl", "BerthingSoap12");
         makeDutyDesk(berthing);
         releases.release(new BerthTicket(apps, berthing).make(), FIRST);
         makeDeclarationDesk(berthing);
@@ -95,14 +95,18 @@ class DemoLoader {
     sql.insertInto(SETTING).set(SETTING.NAME, LOADED).set(SETTING.CONTENT, "yes").execute();
   }
 
+  /** A stand-in as a service with all its operations. */
+  private ServiceView taken(String description, String endpoint) {
+    IntakeView read = intakes.readDescription(standIns + description);
+    return workspace.take(
+        new TakeRequest(
+            read.edition(),
+            read.operations().stream().map(one -> new OperationId(one.id())).toList(),
+            new EndpointId(endpoint)));
+  }
+
   private void makeYardBoard() {
-    IntakeView read = intakes.readDescription(standIns + "/yard/$metadata");
-    ServiceView yard =
-        workspace.take(
-            new TakeRequest(
-                read.edition(),
-                read.operations().stream().map(one -> new OperationId(one.id())).toList(),
-                new EndpointId("main")));
+    ServiceView yard = taken("/yard/$metadata", "main");
     var app = apps.create("Yard board");
     app =
         apps.edit(
@@ -141,34 +145,13 @@ class DemoLoader {
   }
 
   private void makeTideWatch() {
-    IntakeView read = intakes.readDescription(standIns + "/tides/openapi.json");
-    ServiceView tides =
-        workspace.take(
-            new TakeRequest(
-                read.edition(),
-                read.operations().stream().map(one -> new OperationId(one.id())).toList(),
-                new EndpointId("main")));
+    ServiceView tides = taken("/tides/openapi.json", "main");
     accesses.keepKey(tides.id(), new EndpointId(tides.endpoint()), TIDES_HEADER, TIDES_KEY);
     releases.release(new TideWatch(apps, tides).make(), FIRST);
   }
 
-  private ServiceView berthing() {
-    IntakeView read = intakes.readDescription(standIns + "/berthing/berthing.wsdl");
-    return workspace.take(
-        new TakeRequest(
-            read.edition(),
-            read.operations().stream().map(one -> new OperationId(one.id())).toList(),
-            new EndpointId("BerthingSoap12")));
-  }
-
   private void makeDeclarationDesk(ServiceView berthing) {
-    IntakeView read = intakes.readDescription(standIns + "/declarations/openapi.json");
-    ServiceView declarations =
-        workspace.take(
-            new TakeRequest(
-                read.edition(),
-                read.operations().stream().map(one -> new OperationId(one.id())).toList(),
-                new EndpointId("main")));
+    ServiceView declarations = taken("/declarations/openapi.json", "main");
     accesses.keepClient(
         declarations.id(),
         new EndpointId(declarations.endpoint()),

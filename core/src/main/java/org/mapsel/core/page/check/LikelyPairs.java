@@ -24,7 +24,7 @@ final class LikelyPairs implements PageRule {
                 Finding.warning(
                     "PAGE_PAIR_LIKELY",
                     "field",
-                    name(slot.id()),
+                    name(under, slot.id()),
                     "source",
                     SourceWords.of(
                         under.page(),
@@ -43,10 +43,13 @@ final class LikelyPairs implements PageRule {
     return findings;
   }
 
-  private static String name(SlotId slot) {
+  private static String name(PageUnderCheck under, SlotId slot) {
     return switch (slot) {
       case SlotId.OfParameter parameter -> parameter.parameter().toString();
-      case SlotId.OfPart part -> part.owner().text();
+      case SlotId.OfPart part ->
+          Optional.ofNullable(under.plan().inputs().get(part.owner()))
+              .map(input -> input.look().label())
+              .orElse(part.owner().text());
     };
   }
 }
