@@ -46,20 +46,34 @@ interface Props {
 
 /** What a part as a whole is set to. */
 export function PartSettings({ app, page, item, settings, onEdit }: Props) {
-  const { frame, shownIf, manner, drawing, way, overRows, places } = settings;
+  const { frame, shownIf, manner, drawing, way, rows, places } = settings;
   const { part } = item;
   const [pairing, setPairing] = useState(false);
   return (
     <>
-      {overRows && (
-        <OneOf
-          label="How rows are shown"
-          value={item.kind as keyof typeof WAYS}
-          words={WAYS}
-          onChoose={(way) => {
-            onEdit({ kind: 'turnInto', page, part, way: WAY_OF[way] });
-          }}
-        />
+      {rows && (
+        <>
+          <OneOf
+            label="How rows are shown"
+            value={item.kind as keyof typeof WAYS}
+            words={WAYS}
+            onChoose={(way) => {
+              onEdit({ kind: 'turnInto', page, part, way: WAY_OF[way] });
+            }}
+          />
+          <SourcePicker
+            app={app}
+            page={page}
+            slot={rows.slot}
+            label="Where the rows come from"
+            words={rows.words}
+            source={rows.source}
+            empty="no rows"
+            onFill={(source) => {
+              onEdit({ kind: 'fillSlot', slot: rows.slot, ...(source ? { source } : {}) });
+            }}
+          />
+        </>
       )}
       {drawing && (
         <OneOf
@@ -159,7 +173,7 @@ export function PartSettings({ app, page, item, settings, onEdit }: Props) {
           });
         }}
       />
-      {(overRows || item.kind === 'record') && (
+      {(rows || item.kind === 'record') && (
         <InlineEdit
           value={frame.whenEmpty}
           prefix="when empty:"

@@ -37,12 +37,21 @@ public final class PairingReport {
   private static final long LARGEST = 3_000_000;
 
   private final Map<String, Tally> tallies = new TreeMap<>();
+  private final Map<String, Tally> hints = new TreeMap<>();
   private int jobs;
 
   /** What came out, by grade. */
   private static final class Tally {
     private final Map<Grade, int[]> grades = new EnumMap<>(Grade.class);
     private int truth;
+
+    void add(Pairing pairing, Map<FieldPath, FieldPath> right) {
+      truth += right.size();
+      for (Pairing.Pair pair : pairing.pairs()) {
+        boolean isRight = pair.right().path().equals(right.get(pair.left().path()));
+        of(pair.grade())[isRight ? 0 : 1]++;
+      }
+    }
 
     int[] of(Grade grade) {
       return grades.computeIfAbsent(grade, none -> new int[2]);
@@ -114,27 +123,39 @@ public final class PairingReport {
 
   private void measure(String half, Restyled.Style style, List<PairingField> left, Restyled other) {
     jobs++;
-    Pairing pairing = new Pairer(Lexicon.shipped()).pair(left, other.right());
+    Pairer pairer = new Pairer(Lexicon.shipped());
+    Pairing pairing = pairer.pair(left, other.right());
     for (String name : List.of(half, half + " " + style.name().toLowerCase(Locale.ROOT))) {
-      Tally tally = tallies.computeIfAbsent(name, none -> new Tally());
-      tally.truth += other.truth().size();
-      for (Pairing.Pair pair : pairing.pairs()) {
-        boolean right = pair.right().path().equals(other.truth().get(pair.left().path()));
-        int[] count = tally.of(pair.grade());
-        count[right ? 0 : 1]++;
-        if (!right
-            && System.getProperty("wrong") != null
-            && name.contains(" ")
-            && half.equals("tune")) {
-          System.err.printf(
-              "%s %.2f %s -> %s, not %s %s%n",
-              pair.grade(),
-              pair.score(),
-              pair.left().path(),
-              pair.right().path(),
-              other.truth().get(pair.left().path()),
-              pair.reasons());
-        }
+      tallies.computeIfAbsent(name, none -> new Tally()).add(pairing, other.truth());
+    }
+    if (half.equals("tune")) {
+      if (System.getProperty("wrong") != null) {
+        printWrong(pairing, other.truth());
+      }
+      return;
+    }
+    for (String hint : Pairer.hintNames()) {
+      hints
+          .computeIfAbsent("without " + hint, none -> new Tally())
+          .add(pairer.without(hint).pair(left, other.right()), other.truth());
+    }
+    SeenBoth seen = SeenBoth.of(left, other, new Random(jobs));
+    hints
+        .computeIfAbsent("with values", none -> new Tally())
+        .add(pairer.pair(seen.left(), seen.right()), other.truth());
+  }
+
+  private static void printWrong(Pairing pairing, Map<FieldPath, FieldPath> truth) {
+    for (Pairing.Pair pair : pairing.pairs()) {
+      if (!pair.right().path().equals(truth.get(pair.left().path()))) {
+        System.err.printf(
+            "%s %.2f %s -> %s, not %s %s%n",
+            pair.grade(),
+            pair.score(),
+            pair.left().path(),
+            pair.right().path(),
+            truth.get(pair.left().path()),
+            pair.reasons());
       }
     }
   }
@@ -143,19 +164,22 @@ public final class PairingReport {
     System.out.println(jobs + " pairs of types");
     System.out.printf(
         "%-20s %6s %22s %22s %22s%n", "", "true", "sure", "sure and likely", "with guesses");
-    tallies.forEach(
-        (name, tally) -> {
-          System.out.printf("%-20s %6d", name, tally.truth);
-          int right = 0;
-          int wrong = 0;
-          for (Grade grade : Grade.values()) {
-            right += tally.of(grade)[0];
-            wrong += tally.of(grade)[1];
-            System.out.printf(
-                "   right %.3f found %.3f",
-                right / (double) Math.max(1, right + wrong), right / (double) tally.truth);
-          }
-          System.out.println();
-        });
+    tallies.forEach(PairingReport::print);
+    System.out.println("What each hint earns on the unseen half: the same without it");
+    hints.forEach(PairingReport::print);
+  }
+
+  private static void print(String name, Tally tally) {
+    System.out.printf("%-20s %6d", name, tally.truth);
+    int right = 0;
+    int wrong = 0;
+    for (Grade grade : Grade.values()) {
+      right += tally.of(grade)[0];
+      wrong += tally.of(grade)[1];
+      System.out.printf(
+          "   right %.3f found %.3f",
+          right / (double) Math.max(1, right + wrong), right / (double) tally.truth);
+    }
+    System.out.println();
   }
 }

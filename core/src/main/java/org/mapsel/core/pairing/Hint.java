@@ -1,5 +1,7 @@
 package org.mapsel.core.pairing;
 
+import java.util.Locale;
+
 /** One thing that two fields may have in common. */
 interface Hint {
 
@@ -11,6 +13,11 @@ interface Hint {
    */
   record Evidence(double logOdds, String reason) {
     static final Evidence NONE = new Evidence(0, "");
+  }
+
+  /** By what it is called where hints are compared. */
+  default String name() {
+    return getClass().getSimpleName().replace("Hint", "").toLowerCase(Locale.ROOT);
   }
 
   Evidence of(Described left, Described right);

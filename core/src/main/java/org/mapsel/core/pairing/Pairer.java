@@ -41,6 +41,7 @@ public final class Pairer {
 
   private final Lexicon lexicon;
   private final Set<Map.Entry<FieldPath, FieldPath>> refused;
+  private final Set<String> leftOut;
 
   public Pairer(Lexicon lexicon) {
     this(lexicon, Set.of());
@@ -50,8 +51,24 @@ public final class Pairer {
    * @param refused pairs that somebody took out, left and right
    */
   public Pairer(Lexicon lexicon, Set<Map.Entry<FieldPath, FieldPath>> refused) {
+    this(lexicon, refused, Set.of());
+  }
+
+  private Pairer(
+      Lexicon lexicon, Set<Map.Entry<FieldPath, FieldPath>> refused, Set<String> leftOut) {
     this.lexicon = lexicon;
     this.refused = Set.copyOf(refused);
+    this.leftOut = leftOut;
+  }
+
+  /** The same deaf to one hint, to measure what that one is worth. */
+  public Pairer without(String hint) {
+    return new Pairer(lexicon, refused, Set.of(hint));
+  }
+
+  /** What can be left out: the names of the hints. */
+  public static List<String> hintNames() {
+    return hints(new Likeness(Lexicon.shipped(), Map.of())).stream().map(Hint::name).toList();
   }
 
   /** What one field could be paired with, and why. */
@@ -80,7 +97,10 @@ public final class Pairer {
   }
 
   private List<Map<Integer, Scored>> scored(Sides sides) {
-    List<Hint> hints = hints(new Likeness(lexicon, sides.wordWeights()));
+    List<Hint> hints =
+        hints(new Likeness(lexicon, sides.wordWeights())).stream()
+            .filter(hint -> !leftOut.contains(hint.name()))
+            .toList();
     List<int[]> candidates = Candidates.of(sides, lexicon);
     List<Map<Integer, Scored>> all = new ArrayList<>();
     for (Described left : sides.left()) {

@@ -25,7 +25,10 @@ final class ValueHint implements Hint {
     double share = (double) same / small.size();
     boolean telling = small.size() >= FEW || small.stream().anyMatch(text -> text.length() > 3);
     if (share >= 0.5 && telling) {
-      return new Evidence(1.5 + 4 * share, same + " of " + small.size() + " sample values equal");
+      // One value or two may be the same by chance.
+      double weight = Math.min(1, (double) small.size() / FEW);
+      return new Evidence(
+          weight * (1.5 + 4 * share), same + " of " + small.size() + " sample values equal");
     }
     Set<String> forms = forms(first);
     boolean alike = forms.equals(forms(second)) && !forms.isEmpty();

@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.appfile.AppFile;
 import org.mapsel.core.finding.FindingText;
@@ -17,6 +19,7 @@ import org.mapsel.core.page.edit.RefusePair;
 import org.mapsel.core.page.offer.AcceptedPairs;
 import org.mapsel.core.page.offer.PairSuggestion;
 import org.mapsel.core.page.offer.PairSuggestions;
+import org.mapsel.core.page.offer.SeenSamples;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.pairing.LearnedWords;
 import org.mapsel.core.pairing.Lexicon;
@@ -25,6 +28,8 @@ import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.testing.Descriptions;
 import org.mapsel.core.testing.PageBench;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.TextValue;
 
 /** What is suggested to belong to the parameters of a call, and what somebody said does not. */
 class PairSuggestionsTest {
@@ -34,9 +39,13 @@ class PairSuggestionsTest {
   private final PageBench bench = new PageBench().with("berths", BERTHS);
 
   private PairSuggestions suggestions() {
+    return suggestions(SeenSamples.NONE);
+  }
+
+  private PairSuggestions suggestions(SeenSamples seen) {
     Page page = bench.page();
     PageReach reach = new PageReach(bench.app(), page, bench.lookup());
-    return new PairSuggestions(bench.app(), page, reach, Lexicon.shipped());
+    return new PairSuggestions(bench.app(), page, reach, Lexicon.shipped(), seen);
   }
 
   private List<PairSuggestion> suggested() {
@@ -128,6 +137,46 @@ class PairSuggestionsTest {
     assertThat(suggestions().of(filled).pairs())
         .extracting(PairSuggestion::slot)
         .doesNotContain(found.getFirst().slot());
+  }
+
+  @Test
+  void equalValuesInSamplesPairWhatIsNamedDifferently() {
+    bench.start("berths", "readBerth");
+    bench.add("berths", "tow");
+    Call tow = bench.page().calls().getLast();
+    assertThat(suggestions().of(tow).pairs()).isEmpty();
+
+    List<PairSuggestion> found =
+        suggestions(
+                new SeenSamples() {
+                  @Override
+                  public List<RecordValue> sent(Call call) {
+                    return records(call.operation().text().equals("tow"), "destination");
+                  }
+
+                  @Override
+                  public List<RecordValue> answered(Call call) {
+                    return records(call.operation().text().equals("readBerth"), "berthCode");
+                  }
+                })
+            .of(tow)
+            .pairs();
+
+    assertThat(found)
+        .singleElement()
+        .satisfies(
+            pair -> {
+              assertThat(pair.given().last()).isEqualTo("berthCode");
+              assertThat(pair.reasons()).contains("3 of 3 sample values equal");
+            });
+  }
+
+  private static List<RecordValue> records(boolean any, String field) {
+    return any
+        ? Stream.of("NQ-11", "NQ-12", "SB-02")
+            .map(berth -> RecordValue.of(Map.of(field, new TextValue(berth))))
+            .toList()
+        : List.of();
   }
 
   @Test

@@ -13,16 +13,23 @@ import org.mapsel.core.model.RecordType;
 import org.mapsel.core.page.edit.PairFields;
 import org.mapsel.core.page.edit.PairTypes;
 import org.mapsel.core.page.edit.SetModelField;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.testing.Descriptions;
 import org.mapsel.core.testing.PageBench;
 
 /** Two record types that are taken for one. */
 class PairTypesTest {
 
-  private final PageBench bench =
-      new PageBench()
-          .with("bookings", "/descriptions/lines-parts.yaml")
-          .start("bookings", "listArrivals")
-          .add("bookings", "bookAll");
+  private static final String BOOKINGS = "/descriptions/lines-parts.yaml";
+
+  private PageBench bench = bench(Descriptions.service(BOOKINGS));
+
+  private static PageBench bench(Service bookings) {
+    return new PageBench()
+        .with("bookings", bookings)
+        .start("bookings", "listArrivals")
+        .add("bookings", "bookAll");
+  }
 
   private RecordType having(String field) {
     return bench.app().model().types().stream()
@@ -67,5 +74,25 @@ class PairTypesTest {
             new FieldRef(arrival.shapes().getFirst(), "dueAt"),
             new FieldRef(vessel.shapes().getFirst(), "remark")));
     assertThat(having("dueAt").fields()).hasSize(3);
+  }
+
+  @Test
+  void wordsThatTheWorkspaceLearntPairFieldsOfTypesToo() {
+    Service bookings =
+        Descriptions.service(
+            BOOKINGS,
+            text ->
+                text.replace("dueAt: {type: string, format: date-time}", "bollard: {type: string}")
+                    .replace("remark: {type: string}", "dolphin: {type: string}"));
+
+    bench = bench(bookings);
+    bench.edit(new PairTypes(having("bollard").id(), having("dolphin").id()));
+    assertThat(having("bollard").fields()).hasSize(2);
+
+    bench = bench(bookings).knowing("bollard", "dolphin");
+    bench.edit(new PairTypes(having("bollard").id(), having("dolphin").id()));
+    assertThat(having("bollard").fields())
+        .extracting(field -> field.at().stream().map(FieldRef::name).toList())
+        .contains(List.of("bollard", "dolphin"));
   }
 }

@@ -5,6 +5,8 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.net.URI;
 import java.net.URL;
+import java.nio.charset.StandardCharsets;
+import java.util.function.UnaryOperator;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
@@ -51,6 +53,15 @@ public final class Descriptions {
   public static Outcome<Description> read(String resource) {
     String address = "test:" + resource;
     return Intake.read(new SourceText(address, bytes(address)), RESOLVER);
+  }
+
+  /** A service whose description is another one with some of its text changed. */
+  public static Service service(String resource, UnaryOperator<String> change) {
+    String address = "test:" + resource;
+    String text = change.apply(new String(bytes(address), StandardCharsets.UTF_8));
+    return Intake.read(new SourceText(address, text.getBytes(StandardCharsets.UTF_8)), RESOLVER)
+        .get()
+        .service();
   }
 
   public static Service service(String resource) {

@@ -38,6 +38,7 @@ import org.mapsel.core.page.run.PageState;
 import org.mapsel.core.page.view.PageView;
 import org.mapsel.core.page.view.PageViews;
 import org.mapsel.core.page.view.PartView;
+import org.mapsel.core.pairing.Lexicon;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.PageId;
@@ -77,7 +78,8 @@ public final class PageBench {
           return answers.size();
         }
       };
-  private final AppEditor editor = new AppEditor(lookup);
+  private Lexicon lexicon = Lexicon.shipped();
+  private final AppEditor editor = new AppEditor(lookup, () -> lexicon);
   private App app = App.named("Test");
   private Optional<Checked> checked = Optional.empty();
   private Optional<PageId> at = Optional.empty();
@@ -92,6 +94,12 @@ public final class PageBench {
   /** An edition of a service that was read elsewhere. */
   public PageBench with(String edition, Service service) {
     services.put(edition, service);
+    return this;
+  }
+
+  /** Words that mean the same in this workspace. */
+  public PageBench knowing(String... words) {
+    lexicon = Lexicon.with(List.of(List.of(words)));
     return this;
   }
 

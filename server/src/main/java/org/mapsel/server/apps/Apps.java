@@ -42,7 +42,7 @@ public class Apps {
     this.json = json;
     this.store = store;
     this.services = services;
-    this.editor = new AppEditor(services);
+    this.editor = new AppEditor(services, vocabulary::lexicon);
     this.checker = new Checker(services);
   }
 

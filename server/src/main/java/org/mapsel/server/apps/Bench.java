@@ -26,6 +26,7 @@ import org.mapsel.core.page.Part;
 import org.mapsel.core.page.kind.SlotTypes;
 import org.mapsel.core.page.offer.PairSuggestion;
 import org.mapsel.core.page.offer.PairSuggestions;
+import org.mapsel.core.page.offer.SeenSamples;
 import org.mapsel.core.page.offer.SourceOffers;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.run.Rows;
@@ -70,9 +71,17 @@ class Bench {
   private final SampleState samples;
   private final Operations operations;
   private final Vocabulary vocabulary;
+  private final SeenSamples seen;
   private final Clock clock;
 
-  Bench(Apps apps, SampleState samples, Operations operations, Vocabulary vocabulary, Clock clock) {
+  Bench(
+      Apps apps,
+      SampleState samples,
+      Operations operations,
+      Vocabulary vocabulary,
+      SeenSamples seen,
+      Clock clock) {
+    this.seen = seen;
     this.vocabulary = vocabulary;
     this.apps = apps;
     this.samples = samples;
@@ -224,7 +233,8 @@ class Bench {
   }
 
   private PairSuggestions suggestions(BenchPage known) {
-    return new PairSuggestions(known.app(), known.page(), known.reach(), vocabulary.lexicon());
+    return new PairSuggestions(
+        known.app(), known.page(), known.reach(), vocabulary.lexicon(), seen);
   }
 
   private PairsView pairs(BenchPage known, PairSuggestions.Found found, Locale locale) {

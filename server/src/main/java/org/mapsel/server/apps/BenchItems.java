@@ -71,7 +71,7 @@ final class BenchItems {
         part instanceof Part.Button button ? button.manner() : null,
         part instanceof Part.Chart chart ? chart.drawing() : null,
         part instanceof Part.Group group ? group.way() : null,
-        part instanceof Part.OverRows,
+        part instanceof Part.OverRows ? known.slot(part.id(), Part.OverRows.ROWS) : null,
         places(part));
   }
 

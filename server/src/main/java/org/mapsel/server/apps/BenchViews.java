@@ -95,7 +95,7 @@ final class BenchViews {
   /**
    * What a part as a whole is set to.
    *
-   * @param overRows whether it can show its rows in another way
+   * @param rows what gives it its rows, which it can show in several ways; null if it has none
    * @param places where else it can stand than on the page itself
    */
   record PartSettings(
@@ -104,7 +104,7 @@ final class BenchViews {
       Part.Button.@Nullable Manner manner,
       Part.Chart.@Nullable Drawing drawing,
       Part.Group.@Nullable Way way,
-      boolean overRows,
+      @Nullable SlotView rows,
       List<PlaceView> places) {}
 
   /**

@@ -17,6 +17,7 @@ import org.mapsel.core.page.edit.FillSlot;
 import org.mapsel.core.page.edit.SetModelField;
 import org.mapsel.core.page.edit.Together;
 import org.mapsel.core.page.offer.PairSuggestions;
+import org.mapsel.core.page.offer.SeenSamples;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.pairing.Grade;
 import org.mapsel.core.pairing.Lexicon;
@@ -141,7 +142,7 @@ final class DeclarationDesk {
     Page page = app.page(id);
     PageReach reach = new PageReach(app.app(), page, app.apps().services());
     List<AppEdit> edits = new ArrayList<>();
-    new PairSuggestions(app.app(), page, reach, Lexicon.shipped())
+    new PairSuggestions(app.app(), page, reach, Lexicon.shipped(), SeenSamples.NONE)
         .of(page.call(call).orElseThrow()).pairs().stream()
             .filter(pair -> pair.grade() != Grade.GUESS)
             .forEach(pair -> edits.add(new FillSlot(pair.slot(), Optional.of(pair.source()))));

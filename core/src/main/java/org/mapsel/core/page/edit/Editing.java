@@ -10,6 +10,7 @@ import org.mapsel.core.page.Part;
 import org.mapsel.core.page.ServiceLookup;
 import org.mapsel.core.page.ServiceLookup.Pinned;
 import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.core.pairing.Lexicon;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.PageId;
@@ -28,11 +29,15 @@ final class Editing {
   /** Shared with the edits that this one consists of. */
   private final Ids ids;
 
-  Editing(App app, ServiceLookup services) {
-    this(app, services, new Ids(app.issued()));
+  /** By what is paired. */
+  private final Lexicon lexicon;
+
+  Editing(App app, ServiceLookup services, Lexicon lexicon) {
+    this(app, services, lexicon, new Ids(app.issued()));
   }
 
-  private Editing(App app, ServiceLookup services, Ids ids) {
+  private Editing(App app, ServiceLookup services, Lexicon lexicon, Ids ids) {
+    this.lexicon = lexicon;
     this.app = app;
     this.services = services;
     this.ids = ids;
@@ -40,7 +45,7 @@ final class Editing {
 
   /** The same for the next of several edits. */
   Editing after(App changed) {
-    return new Editing(changed, services, ids);
+    return new Editing(changed, services, lexicon, ids);
   }
 
   App app() {
@@ -49,6 +54,10 @@ final class Editing {
 
   ServiceLookup services() {
     return services;
+  }
+
+  Lexicon lexicon() {
+    return lexicon;
   }
 
   long issued() {

@@ -48,6 +48,9 @@ public record FillSlot(SlotId slot, Optional<Source> source, Optional<String> li
     if (slot instanceof SlotId.OfParameter parameter) {
       filled = PairedRecord.of(editing.after(editing.app().with(filled)), filled, parameter);
     }
+    if (slot instanceof SlotId.OfPart part) {
+      filled = PairedRows.of(editing, known, filled, part);
+    }
     SlotCheck.refuseMisfit(editing.after(editing.app().with(filled)), filled, slot);
     if (before.isPresent()) {
       filled = Removal.unusedInput(filled, before.get());

@@ -9,7 +9,6 @@ import org.mapsel.core.model.RecordType;
 import org.mapsel.core.model.ShapeRef;
 import org.mapsel.core.page.App;
 import org.mapsel.core.pairing.Grade;
-import org.mapsel.core.pairing.Lexicon;
 import org.mapsel.core.pairing.Pairer;
 import org.mapsel.core.pairing.Pairing;
 import org.mapsel.core.pairing.PairingField;
@@ -58,7 +57,7 @@ public record PairTypes(TypeId type, TypeId other) implements AppEdit {
       Editing editing, RecordType type, ShapeRef left, ShapeRef right) {
     RecordType paired = type;
     Pairing pairing =
-        new Pairer(Lexicon.shipped()).pair(fields(editing, left), fields(editing, right));
+        new Pairer(editing.lexicon()).pair(fields(editing, left), fields(editing, right));
     for (Pairing.Pair pair : pairing.pairs()) {
       if (pair.grade() != Grade.GUESS) {
         paired =

@@ -12,7 +12,6 @@ import org.mapsel.core.page.ServiceLookup.Pinned;
 import org.mapsel.core.page.kind.SlotTypes;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.pairing.Grade;
-import org.mapsel.core.pairing.Lexicon;
 import org.mapsel.core.pairing.Pairer;
 import org.mapsel.core.pairing.Pairing;
 import org.mapsel.core.pairing.PairingFields;
@@ -51,11 +50,14 @@ final class PairedRecord {
     boolean same =
         given.shape().equals(row.shape().id())
             && reach.service(source.get(), around).filter(call.service()::equals).isPresent();
-    return same ? filled : paired(editing, filled, slot, pairing(pinned.get(), row, given));
+    return same
+        ? filled
+        : paired(editing, filled, slot, pairing(editing, pinned.get(), row, given));
   }
 
-  private static Pairing pairing(Pinned pinned, FieldTree.Row row, ValueType.Shaped given) {
-    return new Pairer(Lexicon.shipped())
+  private static Pairing pairing(
+      Editing editing, Pinned pinned, FieldTree.Row row, ValueType.Shaped given) {
+    return new Pairer(editing.lexicon())
         .pair(
             PairingFields.of(
                 pinned.service().shapes(), row.shape().id(), FieldPath.ROOT, List.of()),

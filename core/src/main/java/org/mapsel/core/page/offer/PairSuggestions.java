@@ -36,6 +36,8 @@ import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.ValueType;
+import org.mapsel.core.value.Value;
+import org.mapsel.core.value.Walker;
 
 /** Finds what on a page belongs to the parameters of a call, or into the inputs of a form. */
 public final class PairSuggestions {
@@ -43,10 +45,14 @@ public final class PairSuggestions {
   /** More fields than these of one record nobody fills parameters from. */
   private static final int MOST_EACH = 2_000;
 
+  /** More rows than these tell no more of what stands in their fields. */
+  private static final int MOST_ROWS = 200;
+
   private final App app;
   private final Page page;
   private final PageReach reach;
   private final Lexicon lexicon;
+  private final SeenSamples seen;
   private final MappingPlanner planner;
 
   /**
@@ -76,7 +82,8 @@ public final class PairSuggestions {
     }
   }
 
-  public PairSuggestions(App app, Page page, PageReach reach, Lexicon lexicon) {
+  public PairSuggestions(App app, Page page, PageReach reach, Lexicon lexicon, SeenSamples seen) {
+    this.seen = seen;
     this.app = app;
     this.page = page;
     this.reach = reach;
@@ -87,7 +94,7 @@ public final class PairSuggestions {
   /** For the parameters of a call that nothing fills yet, or only an input. */
   public Found of(Call call) {
     Side<Wanted> wanted = new Side<>();
-    parameters(call.id())
+    parameters(call)
         .forEach(
             (path, field) -> {
               if (!isFilled(call, path)) {
@@ -111,7 +118,8 @@ public final class PairSuggestions {
         filled.forEach(slot -> own.add(slot.call()));
         if (!filled.isEmpty() && !input.slots().containsKey(Input.START)) {
           SlotId.OfParameter first = filled.getFirst();
-          PairingField field = parameters(first.call()).get(first.parameter());
+          PairingField field =
+              page.call(first.call()).map(this::parameters).orElse(Map.of()).get(first.parameter());
           if (field != null) {
             wanted.add(
                 named(first.call(), first.parameter()),
@@ -148,10 +156,11 @@ public final class PairSuggestions {
                       given,
                       argument.name(),
                       typed,
+                      List.of(),
                       path -> new Source.Argument(argument.name(), path)));
     }
     for (Part part : page.parts()) {
-      if (part instanceof Part.OverRows) {
+      if (part instanceof Part.OverRows list) {
         outside
             .chosen(part.id())
             .ifPresent(
@@ -160,6 +169,7 @@ public final class PairSuggestions {
                         given,
                         part.id().text(),
                         typed,
+                        rows(list),
                         path -> new Source.Chosen(part.id(), path)));
       }
     }
@@ -173,19 +183,36 @@ public final class PairSuggestions {
                         given,
                         other.id().text(),
                         typed,
+                        seen.answered(other),
                         path -> new Source.Returned(other.id(), path)));
       }
     }
     return given;
   }
 
+  /** The rows that a table was seen with, as far as they come straight from a call. */
+  private List<Value> rows(Part.OverRows list) {
+    if (!(list.rows().map(Mapping::source).orElse(null) instanceof Source.Returned returned)) {
+      return List.of();
+    }
+    Walker rows = Walker.of(returned.path());
+    return page.call(returned.call()).map(seen::answered).orElse(List.of()).stream()
+        .flatMap(answer -> rows.all(answer).stream())
+        .limit(MOST_ROWS)
+        .toList();
+  }
+
   /** The fields of a record that stand once in it. */
   private static void add(
-      Side<Source> given, String name, Reach.Typed root, Function<FieldPath, Source> source) {
+      Side<Source> given,
+      String name,
+      Reach.Typed root,
+      List<? extends Value> samples,
+      Function<FieldPath, Source> source) {
     if (!(root.type() instanceof ValueType.Shaped shaped)) {
       return;
     }
-    PairingFields.of(shaped.shapes(), shaped.shape(), FieldPath.ROOT, List.of()).stream()
+    PairingFields.of(shaped.shapes(), shaped.shape(), FieldPath.ROOT, samples).stream()
         .filter(field -> isOnce(shaped, field.path()))
         .limit(MOST_EACH)
         .forEach(
@@ -198,13 +225,16 @@ public final class PairSuggestions {
     return record.shapes().way(record.shape(), path).stream().noneMatch(Field::isRepeated);
   }
 
-  private Map<FieldPath, PairingField> parameters(CallId call) {
+  private Map<FieldPath, PairingField> parameters(Call call) {
     Map<FieldPath, PairingField> fields = new LinkedHashMap<>();
-    Optional<Pinned> pinned = reach.pinned(call);
+    Optional<Pinned> pinned = reach.pinned(call.id());
     pinned.ifPresent(
         there ->
             PairingFields.of(
-                    there.service().shapes(), there.operation().input(), FieldPath.ROOT, List.of())
+                    there.service().shapes(),
+                    there.operation().input(),
+                    FieldPath.ROOT,
+                    seen.sent(call))
                 .forEach(field -> fields.put(field.path(), field)));
     return fields;
   }

@@ -89,9 +89,11 @@ public final class SourceOffers {
     return offers;
   }
 
-  /** What people choose from are rows of records. */
+  /** What people choose from are rows of records, and so is what a list shows. */
   private static boolean isFit(SlotId slot, ValueType type) {
-    boolean rows = slot instanceof SlotId.OfPart part && part.name().equals(Input.OPTIONS);
+    boolean rows =
+        slot instanceof SlotId.OfPart part
+            && (part.name().equals(Input.OPTIONS) || part.name().equals(Part.OverRows.ROWS));
     return !rows || type instanceof ValueType.Shaped && type.several();
   }
 
@@ -122,8 +124,7 @@ public final class SourceOffers {
         .forEach(input -> all.add(new Candidate("an input", new Source.Entered(input.id()))));
     for (Part part : page.parts()) {
       if (part instanceof Part.OverRows) {
-        reach
-            .outside()
+        around
             .chosen(part.id())
             .ifPresent(
                 row ->

@@ -2,10 +2,12 @@ package org.mapsel.core.page.reach;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -257,35 +259,37 @@ public final class PageReach {
   public Reach of(SlotId slot) {
     return switch (slot) {
       case SlotId.OfParameter parameter -> ofParameter(parameter);
-      case SlotId.OfPart part ->
-          page.item(part.owner())
-              .map(Page.Inside::part)
-              .or(() -> page.part(part.owner()).flatMap(page::rowsAround))
-              .map(this::inside)
-              .orElseGet(this::outside);
+      case SlotId.OfPart part -> ofPart(part);
     };
+  }
+
+  private Reach ofPart(SlotId.OfPart slot) {
+    return slot.name().equals(Part.OverRows.ROWS)
+        ? new OfPage(Optional.empty(), Set.of(slot.owner()))
+        : page.item(slot.owner())
+            .map(Page.Inside::part)
+            .or(() -> page.part(slot.owner()).flatMap(page::rowsAround))
+            .map(this::inside)
+            .orElseGet(this::outside);
   }
 
   /** What is in reach of the columns or fields of a part. */
   public Reach inside(Part part) {
     return part instanceof Part.OverRows table && table.rows().isPresent()
-        ? over(table.rows().get())
+        ? over(table.rows().get(), Set.of(part.id()))
         : outside();
   }
 
   /** What is in reach where no rows are around. */
   public Reach outside() {
-    return new OfPage(Optional.empty());
+    return new OfPage(Optional.empty(), Set.of());
   }
 
-  private Reach over(Mapping rows) {
-    Reach outside = outside();
+  private Reach over(Mapping rows, Set<PartId> of) {
+    Reach outside = new OfPage(Optional.empty(), of);
     Optional<ValueType> type = planner.typeOf(rows.source(), outside);
-    Optional<String> service =
-        rows.source() instanceof Source.Returned returned
-            ? outside.returned(returned.call()).map(Reach.Typed::service)
-            : Optional.empty();
-    return new OfPage(type.map(found -> new Reach.Typed(found.times(false), service.orElse(""))));
+    String service = service(rows.source(), outside).orElse("");
+    return new OfPage(type.map(found -> new Reach.Typed(found.times(false), service)), Set.of());
   }
 
   /** A parameter inside a repeated one is filled for each of the rows that fill that one. */
@@ -295,7 +299,7 @@ public final class PageReach {
             .flatMap(call -> call.around(slot.parameter()))
             .map(Call.Parameter::mapping)
             .filter(mapping -> page.linesOf(mapping).isEmpty());
-    return rows.map(this::over).orElseGet(this::outside);
+    return rows.map(mapping -> over(mapping, Set.of())).orElseGet(this::outside);
   }
 
   /** What formulas may call the inputs, by the name of the input if that is unmistakable. */
@@ -319,8 +323,12 @@ public final class PageReach {
   private final class OfPage implements Reach {
     private final Optional<Typed> row;
 
-    OfPage(Optional<Typed> row) {
+    /** The parts whose rows are asked for: none of them can be filled from its own rows. */
+    private final Set<PartId> asked;
+
+    OfPage(Optional<Typed> row, Set<PartId> asked) {
       this.row = row;
+      this.asked = asked;
     }
 
     @Override
@@ -351,7 +359,12 @@ public final class PageReach {
 
     @Override
     public Optional<Typed> chosen(PartId id) {
-      return page.rowsPart(id).flatMap(part -> inside(part).row());
+      if (asked.contains(id)) {
+        return Optional.empty();
+      }
+      Set<PartId> all = new HashSet<>(asked);
+      all.add(id);
+      return page.rowsPart(id).flatMap(Part.OverRows::rows).flatMap(rows -> over(rows, all).row());
     }
 
     @Override
