@@ -51,7 +51,8 @@ final class Likeness {
 
   Likeness(Lexicon lexicon, Map<String, Double> weights) {
     this.lexicon = lexicon;
-    this.weights = weights;
+    this.weights = new HashMap<>(weights);
+    VAGUE.forEach(word -> this.weights.merge(word, VAGUE_WEIGHT, (one, other) -> one * other));
   }
 
   boolean isVague(List<String> words) {
@@ -59,16 +60,25 @@ final class Likeness {
   }
 
   double weight(String word) {
-    return weights.getOrDefault(word, 1.0) * (VAGUE.contains(word) ? VAGUE_WEIGHT : 1);
+    return weights.getOrDefault(word, 1.0);
   }
 
   double words(String one, String other) {
-    if (one.equals(other)) {
-      return 1;
+    return one.equals(other) ? 1 : words(one, other, others(one));
+  }
+
+  private Map<String, Double> others(String word) {
+    return known.computeIfAbsent(word, none -> new HashMap<>());
+  }
+
+  private double words(String one, String other, Map<String, Double> others) {
+    Double before = others.get(other);
+    if (before != null) {
+      return before;
     }
-    return known
-        .computeIfAbsent(one, none -> new HashMap<>())
-        .computeIfAbsent(other, none -> worked(one, other));
+    double likeness = worked(one, other);
+    others.put(other, likeness);
+    return likeness;
   }
 
   private double worked(String one, String other) {
@@ -125,14 +135,24 @@ final class Likeness {
     double sum = 0;
     double all = 0;
     for (String word : words) {
-      double best = 0;
-      for (String other : in) {
-        best = Math.max(best, words(word, other));
-      }
-      sum += weight(word) * best;
-      all += weight(word);
+      double weight = weight(word);
+      sum += weight * best(word, in);
+      all += weight;
     }
     return all == 0 ? 0 : sum / all;
+  }
+
+  /** How much of a word is found in others. */
+  private double best(String word, List<String> in) {
+    if (in.contains(word)) {
+      return 1;
+    }
+    Map<String, Double> others = others(word);
+    double best = 0;
+    for (String other : in) {
+      best = Math.max(best, words(word, other, others));
+    }
+    return best;
   }
 
   private static double both(double one, double other) {
@@ -158,7 +178,7 @@ final class Likeness {
     List<String> around = one.around();
     for (int i = around.size() - 1; i >= 0 && weight > 0.05; i--) {
       weight *= OUTER;
-      sum += weight * covered(List.of(around.get(i)), other);
+      sum += weight * best(around.get(i), other);
       all += weight;
     }
     return sum / all;
