@@ -11,6 +11,15 @@ import { Loading } from './Loading';
 import { offeredQuery, replaceRows } from './queries';
 import { WrongCells } from './WrongCells';
 
+/** A file that is to come in place, and how. */
+interface Wish {
+  chosen: File;
+  /** Whether rows with wrong cells are left out. */
+  leaveOut: boolean;
+  /** Whether columns are looked for under other names. */
+  follow: boolean;
+}
+
 function Differences({ load }: { load: TableLoad }) {
   return (
     <Box component="ul" aria-label="What would change" sx={{ pl: 2.5, my: 1 }}>
@@ -18,6 +27,16 @@ function Differences({ load }: { load: TableLoad }) {
         <li key={one.table}>
           {one.table}: {count(one.added, 'row')} more, {one.changed.toLocaleString()} changed,{' '}
           {one.gone.toLocaleString()} gone
+          {one.renamed.map(({ column, header, why }) => (
+            <Box key={column}>
+              {column} is called {header} now ({why}); it stays {column} for those who ask.
+            </Box>
+          ))}
+          {one.retyped.map(({ column, before, after }) => (
+            <Box key={column}>
+              {column} looks to hold {after} now, and is offered as {before}.
+            </Box>
+          ))}
           {one.dropped.length > 0 && `; without ${one.dropped.join(', ')}, which will be empty`}
           {one.more.length > 0 && `; ${one.more.join(', ')} of the file is not offered`}
         </li>
@@ -29,16 +48,16 @@ function Differences({ load }: { load: TableLoad }) {
 /** Other rows in place of those that are offered: first the difference is told, then it is taken. */
 export function Replacing({ offered }: { offered: Offered }) {
   const queries = useQueryClient();
-  const [file, setFile] = useState<File>();
+  const [wish, setWish] = useState<Wish>();
   const [said, setSaid] = useState('');
   const loading = useMutation({
-    mutationFn: ({ chosen, leaveOut }: { chosen: File; leaveOut: boolean }) =>
-      replaceRows(offered.id, chosen, leaveOut),
+    mutationFn: ({ chosen, leaveOut, follow }: Wish) =>
+      replaceRows(offered.id, chosen, { leaveOut, follow }),
   });
-  const begin = (chosen: File, leaveOut: boolean) => {
-    setFile(chosen);
+  const begin = (wish: Wish) => {
+    setWish(wish);
     setSaid('');
-    loading.mutate({ chosen, leaveOut });
+    loading.mutate(wish);
   };
   const taking = useMutation({
     mutationFn: (load: string) =>
@@ -70,7 +89,7 @@ export function Replacing({ offered }: { offered: Offered }) {
         accept=".csv,.tsv,.xlsx,.ods"
         loading={loading.isPending}
         onFile={(chosen) => {
-          begin(chosen, false);
+          begin({ chosen, leaveOut: false, follow: true });
         }}
       >
         Choose the new file…
@@ -97,14 +116,27 @@ export function Replacing({ offered }: { offered: Offered }) {
                       Take the new rows
                     </Button>
                   )}
-                  {ended.state === 'WRONG' && file && (
+                  {ended.state === 'WRONG' && wish && (
                     <Button
                       variant="contained"
                       onClick={() => {
-                        begin(file, true);
+                        begin({ ...wish, leaveOut: true });
                       }}
                     >
                       Compare without these rows
+                    </Button>
+                  )}
+                  {wish?.follow && ended.differences.some((one) => one.renamed.length > 0) && (
+                    <Button
+                      onClick={() => {
+                        leaving.mutate(ended.id, {
+                          onSuccess: () => {
+                            begin({ ...wish, follow: false });
+                          },
+                        });
+                      }}
+                    >
+                      These are other columns
                     </Button>
                   )}
                   <Button

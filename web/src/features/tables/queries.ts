@@ -70,9 +70,13 @@ export async function look(file: File): Promise<string> {
 }
 
 /** Begins to load a file whose rows are to come in place of those of an offer. */
-export async function replaceRows(offer: string, file: File, leaveOut: boolean) {
+export async function replaceRows(
+  offer: string,
+  file: File,
+  { leaveOut, follow }: { leaveOut: boolean; follow: boolean },
+) {
   return (await send(
-    `/api/tables/${offer}/replacements?leaveOut=${String(leaveOut)}&`,
+    `/api/tables/${offer}/replacements?leaveOut=${String(leaveOut)}&follow=${String(follow)}&`,
     file,
   )) as TableLoad;
 }

@@ -50,9 +50,14 @@ class TablesJourneyTest {
     user.page.getByLabel("Description files").setInputFiles(file("Dredged.csv", right));
     user.press("Offer it");
     user.sees("4 rows");
-    String dredged = right.replace("8,25", "11,25").replace("N01;North;10,5;11.02.2031\n", "");
+    String dredged =
+        right
+            .replace("8,25", "11,25")
+            .replace("N01;North;10,5;11.02.2031\n", "")
+            .replace("Depth (m)", "Water depth (m)");
     user.page.getByLabel("File with the new rows").setInputFiles(file("Dredged.csv", dredged));
     user.sees("0 rows more, 1 changed, 1 gone");
+    user.sees("Depth is called Water depth (m) now");
     user.press("Take the new rows");
     user.sees("3 rows");
 

@@ -6,14 +6,27 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import jakarta.xml.bind.JAXBElement;
+import jakarta.xml.ws.Dispatch;
+import jakarta.xml.ws.Service;
 import java.io.IOException;
+import java.io.InputStream;
+import java.io.StringReader;
+import java.io.StringWriter;
 import java.math.BigDecimal;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import javax.xml.namespace.QName;
+import javax.xml.transform.Source;
+import javax.xml.transform.TransformerFactory;
+import javax.xml.transform.stream.StreamResult;
+import javax.xml.transform.stream.StreamSource;
 import org.apache.cxf.binding.soap.SoapFault;
 import org.apache.cxf.endpoint.Client;
 import org.apache.cxf.jaxws.endpoint.dynamic.JaxWsDynamicClientFactory;
@@ -34,6 +47,12 @@ import org.mapsel.core.serve.OfferedService;
 import org.mapsel.core.table.TableOffer;
 import org.mapsel.core.testing.BerthBook;
 import org.mapsel.core.testing.MemoryRows;
+import org.mapsel.interop.made.ApiClient;
+import org.mapsel.interop.made.ApiException;
+import org.mapsel.interop.made.Berth;
+import org.mapsel.interop.made.BerthChange;
+import org.mapsel.interop.made.DefaultApi;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Offered tables, asked by clients that are not ours and know nothing but the descriptions. */
 class OfferedTablesTest {
@@ -107,6 +126,60 @@ class OfferedTablesTest {
   }
 
   @Test
+  void bothKindsOfSoapAreSpoken() throws Exception {
+    QName name = new QName("urn:offered:berthBook", "BerthBook");
+    Service service = Service.create(URI.create(base + "/soap?wsdl").toURL(), name);
+    List<QName> ports = new ArrayList<>();
+    service.getPorts().forEachRemaining(ports::add);
+    assertThat(ports).hasSize(2);
+
+    for (QName port : ports) {
+      Dispatch<Source> client = service.createDispatch(port, Source.class, Service.Mode.PAYLOAD);
+      Source answer =
+          client.invoke(
+              new StreamSource(
+                  new StringReader(
+                      "<ReadBerth xmlns='urn:offered:berthBook'><code>N02</code></ReadBerth>")));
+      StringWriter text = new StringWriter();
+      TransformerFactory.newInstance().newTransformer().transform(answer, new StreamResult(text));
+      assertThat(text.toString()).contains(">10.54<");
+    }
+  }
+
+  @Test
+  void aClientMadeOfTheOpenDescriptionReadsChangesAndIsToldWhenItIsLate() throws Exception {
+    JsonMapper json = new JsonMapper();
+    String served;
+    try (InputStream in = URI.create(base + "/openapi.json").toURL().openStream()) {
+      served = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    }
+    try (InputStream made = getClass().getResourceAsStream("/berth-book.openapi.json")) {
+      assertThat(json.readTree(served.replace(base, "http://localhost:1/offered/berth-book")))
+          .as("the client was made of what is served")
+          .isEqualTo(json.readTree(Objects.requireNonNull(made).readAllBytes()));
+    }
+    ApiClient client = new ApiClient();
+    client.updateBaseUri(base + "/http");
+    DefaultApi api = new DefaultApi(client);
+
+    Berth berth = api.readBerth("N02");
+    assertThat(berth.getDepth()).isEqualByComparingTo("10.54");
+    assertThat(berth.getSurveyed()).isEqualTo(LocalDate.of(2031, 3, 12));
+    assertThat(
+            api.listBerths(null, "Mole", null, null, null, null, null, null, "depth desc", null, 2)
+                .getRows())
+        .extracting(Berth::getBasin)
+        .containsExactly("Mole", "Mole");
+    BerthChange change = new BerthChange();
+    change.setDepth(new BigDecimal("9.5"));
+    change.setVersion(berth.getVersion());
+    assertThat(api.changeBerth("N02", change).getDepth()).isEqualByComparingTo("9.5");
+    assertThatThrownBy(() -> api.changeBerth("N02", change))
+        .isInstanceOfSatisfying(
+            ApiException.class, late -> assertThat(late.getCode()).isEqualTo(412));
+  }
+
+  @Test
   void anEntityClientFiltersChangesAndIsToldWhenItIsLate() {
     ODataClient client = ODataClientFactory.getClient();
     String service = base + "/odata";
@@ -135,6 +208,25 @@ class OfferedTablesTest {
             .execute()
             .getBody();
     assertThat(rows.getCount()).isEqualTo(rows.getEntities().size()).isPositive();
+    assertThat(
+            client
+                .getRetrieveRequestFactory()
+                .getEntitySetRequest(
+                    client
+                        .newURIBuilder(service)
+                        .appendEntitySetSegment("Berths")
+                        .select("code", "depth")
+                        .top(2)
+                        .build())
+                .execute()
+                .getBody()
+                .getEntities())
+        .hasSize(2)
+        .allSatisfy(
+            berth ->
+                assertThat(berth.getProperties())
+                    .extracting(property -> property.getName())
+                    .containsExactlyInAnyOrder("code", "depth"));
 
     URI one =
         client

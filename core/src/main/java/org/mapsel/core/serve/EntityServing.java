@@ -3,6 +3,7 @@ package org.mapsel.core.serve;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,6 +28,7 @@ import org.mapsel.core.value.Value;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Entities over OData 4 and 2, in JSON. */
@@ -51,9 +53,11 @@ final class EntityServing implements Serving {
   public Optional<Question> read(IncomingRequest asked) {
     return found(asked)
         .map(
-            found ->
-                new Question(
-                    found.operation(), found.wire(), parameters(found, asked), query(asked)));
+            found -> {
+              RowQuery query = query(asked);
+              refuseUnknown(query.select(), members(found));
+              return new Question(found.operation(), found.wire(), parameters(found, asked), query);
+            });
   }
 
   /** Brackets with nothing in them may be left out, and may stand where nobody announced them. */
@@ -147,7 +151,39 @@ final class EntityServing implements Serving {
         Optional.ofNullable(options.get("$orderby")).map(RowQuery::order).orElse(List.of()),
         number(options, "$skip", 0),
         number(options, "$top", Integer.MAX_VALUE),
-        "true".equals(options.get("$count")) || "allpages".equals(options.get("$inlinecount")));
+        "true".equals(options.get("$count")) || "allpages".equals(options.get("$inlinecount")),
+        selected(options.getOrDefault("$select", "*")));
+  }
+
+  /** OData URL conventions 4.01, section 5.1.4; of a way into a member all of it is given. */
+  private static Set<String> selected(String option) {
+    Set<String> names = new LinkedHashSet<>();
+    for (String path : option.split(",")) {
+      names.add(path.strip().replaceFirst("/.*", ""));
+    }
+    return names.contains("*") ? Set.of() : names;
+  }
+
+  private void refuseUnknown(Set<String> selected, List<Field> fields) {
+    for (String name : selected) {
+      if (fields.stream().noneMatch(field -> field.name().equals(name))) {
+        throw new Refusal(BAD, "$select names " + name + ", which is no property here.");
+      }
+    }
+  }
+
+  /** The fields of one entity of those that an operation gives. */
+  private List<Field> members(Routes.Found found) {
+    List<Field> fields = service.shapes().fieldsOf(found.operation().output());
+    boolean rows =
+        found.wire() instanceof OperationWire.Entities wire
+            && wire.result() == OperationWire.Entities.Result.ROWS;
+    return fields.stream()
+        .filter(field -> rows && field.isRepeated())
+        .filter(field -> service.shapes().get(field.shape()) instanceof Shape.Record)
+        .findFirst()
+        .map(one -> service.shapes().fieldsOf(one.shape()))
+        .orElse(fields);
   }
 
   private static int number(Map<String, String> options, String name, int otherwise) {
@@ -189,12 +225,24 @@ final class EntityServing implements Serving {
     }
     boolean created =
         wire.method().equals("POST") && question.operation().id().text().endsWith(".create");
-    return new Response(created ? CREATED : 200, headers("application/json"), framed(json, wire));
+    return new Response(
+        created ? CREATED : 200,
+        headers("application/json"),
+        framed(json, wire, question.query().select()));
   }
 
   /** OData JSON format 4.01, section 10; 2.0 JSON format, section 4. */
-  private byte[] framed(byte[] json, OperationWire.Entities wire) {
+  private byte[] framed(byte[] json, OperationWire.Entities wire, Set<String> selected) {
     JsonNode body = JSON.readTree(json);
+    if (!selected.isEmpty()) {
+      boolean rows = wire.result() == OperationWire.Entities.Result.ROWS;
+      JsonNode entities = rows ? body.path(old ? "results" : "value") : body;
+      if (entities instanceof ArrayNode all) {
+        all.forEach(entity -> reduce(entity, selected));
+      } else {
+        reduce(entities, selected);
+      }
+    }
     ObjectNode framed = JSON.createObjectNode();
     if (old) {
       framed.set("d", body);
@@ -205,6 +253,18 @@ final class EntityServing implements Serving {
       body.properties().forEach(member -> framed.set(member.getKey(), member.getValue()));
     }
     return framed.toString().getBytes(StandardCharsets.UTF_8);
+  }
+
+  /** Leaves the selected members and what is said about the entity itself. */
+  private static void reduce(JsonNode entity, Set<String> selected) {
+    if (entity instanceof ObjectNode members) {
+      List<String> out =
+          members.propertyNames().stream()
+              .filter(name -> !selected.contains(name))
+              .filter(name -> !name.startsWith("@") && !name.startsWith("__"))
+              .toList();
+      members.remove(out);
+    }
   }
 
   private Map<String, List<String>> headers(String type) {

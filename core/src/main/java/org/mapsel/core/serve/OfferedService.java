@@ -198,7 +198,8 @@ public final class OfferedService {
             order.isAbsent() ? query.order() : RowQuery.order(ScalarText.print(order)),
             number(given, OfferDescriptions.SKIP, query.skip()),
             Math.min(number(given, OfferDescriptions.TOP, query.top()), OfferDescriptions.PAGE),
-            true);
+            true,
+            query.select());
     TableRows.Page page = rows.list(table, asked);
     int end = asked.skip() + page.rows().size();
     // Whoever said how many are enough asks for the rest by themselves.

@@ -3,6 +3,7 @@ package org.mapsel.core.serve;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.value.RecordValue;
 
@@ -12,8 +13,10 @@ import org.mapsel.core.value.RecordValue;
  * @param order by these, the first counting most; empty for the order they are kept in
  * @param top how many at most
  * @param count whether all are to be counted
+ * @param select the fields that are wanted of each; empty for all
  */
-public record RowQuery(RowCondition filter, List<Order> order, int skip, int top, boolean count) {
+public record RowQuery(
+    RowCondition filter, List<Order> order, int skip, int top, boolean count, Set<String> select) {
 
   /** Rows are ordered by a field of theirs. */
   public record Order(FieldPath path, boolean descending) {}
@@ -21,7 +24,7 @@ public record RowQuery(RowCondition filter, List<Order> order, int skip, int top
   private static final int LONGEST_ORDER = 2_000;
 
   static final RowQuery ALL =
-      new RowQuery(RowCondition.ALL, List.of(), 0, Integer.MAX_VALUE, false);
+      new RowQuery(RowCondition.ALL, List.of(), 0, Integer.MAX_VALUE, false, Set.of());
 
   /** The same, of those rows only for which a condition holds as well. */
   RowQuery where(List<RowCondition> more) {
@@ -29,7 +32,7 @@ public record RowQuery(RowCondition filter, List<Order> order, int skip, int top
     if (filter != RowCondition.ALL) {
       every.addFirst(filter);
     }
-    return new RowQuery(new RowCondition.Every(every), order, skip, top, count);
+    return new RowQuery(new RowCondition.Every(every), order, skip, top, count, select);
   }
 
   /**

@@ -28,6 +28,11 @@ public record Column(
   /** A column elsewhere, by its names. */
   public record Reference(String table, String column) {}
 
+  /** The same column under other words in the file. */
+  Column under(String other) {
+    return new Column(name, other, type, unit, key, required, codes, reference);
+  }
+
   /** What people call it: without the unit that stands behind it in the file. */
   public String label() {
     String words =

@@ -110,6 +110,11 @@ public final class ColumnScan {
     return List.copyOf(first);
   }
 
+  /** So many of the different values that were seen; long ones shortened. */
+  List<String> seen(int most) {
+    return values.keySet().stream().limit(most).toList();
+  }
+
   /** By how much more of its numbers are written with a comma before their decimals. */
   long commas() {
     return withComma - withPoint;

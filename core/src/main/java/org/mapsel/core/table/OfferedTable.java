@@ -34,6 +34,10 @@ public record OfferedTable(
   public static final Set<String> RESERVED =
       Set.of(VERSION, "orderBy", "skip", "top", "rows", "total", "etag", "count", "next");
 
+  OfferedTable with(List<Column> others) {
+    return new OfferedTable(name, several, sheet, others, style, changes);
+  }
+
   /** The columns that tell rows from each other. */
   public List<Column> keys() {
     return columns.stream().filter(Column::key).toList();

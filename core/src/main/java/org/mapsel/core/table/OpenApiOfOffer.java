@@ -158,7 +158,11 @@ final class OpenApiOfOffer {
         required.add(column.name());
       }
     }
-    properties.putObject(OfferedTable.VERSION).put("type", "integer").put("readOnly", true);
+    properties
+        .putObject(OfferedTable.VERSION)
+        .put("type", "integer")
+        .put("format", "int64")
+        .put("readOnly", true);
   }
 
   private static void change(ObjectNode schema, OfferedTable table) {
@@ -171,6 +175,7 @@ final class OpenApiOfOffer {
     properties
         .putObject(OfferedTable.VERSION)
         .put("type", "integer")
+        .put("format", "int64")
         .put(
             "description",
             "The version that was read; it is changed only if it is still that one.");
@@ -178,7 +183,7 @@ final class OpenApiOfOffer {
 
   private static void rows(ObjectNode schema, OfferedTable table) {
     ObjectNode properties = schema.put("type", "object").putObject("properties");
-    properties.putObject(OfferDescriptions.TOTAL).put("type", "integer");
+    properties.putObject(OfferDescriptions.TOTAL).put("type", "integer").put("format", "int64");
     properties
         .putObject(OfferDescriptions.ROWS)
         .put("type", "array")

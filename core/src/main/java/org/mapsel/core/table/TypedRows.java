@@ -53,26 +53,6 @@ public final class TypedRows {
         });
   }
 
-  /** The columns of a table that are not among those of a file. */
-  public static List<Column> missing(TableFile file, OfferedTable table) throws IOException {
-    long header = SheetScan.header(file, table.sheet());
-    List<Column> missing = new ArrayList<>();
-    file.rows(
-        table.sheet(),
-        (number, cells) -> {
-          if (number == header) {
-            int[] places = places(table, cells);
-            for (int i = 0; i < places.length; i++) {
-              if (places[i] < 0) {
-                missing.add(table.columns().get(i));
-              }
-            }
-          }
-          return number < header;
-        });
-    return missing;
-  }
-
   private static int[] places(OfferedTable table, List<String> header) {
     List<String> names = header.stream().map(String::strip).toList();
     return table.columns().stream().mapToInt(column -> names.indexOf(column.header())).toArray();

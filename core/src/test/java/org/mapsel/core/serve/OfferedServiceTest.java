@@ -2,6 +2,10 @@ package org.mapsel.core.serve;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.networknt.schema.Error;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
@@ -21,6 +25,7 @@ import org.mapsel.core.testing.BerthBook;
 import org.mapsel.core.testing.MemoryRows;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Offered tables, asked over each of their protocols. */
 class OfferedServiceTest {
@@ -79,6 +84,55 @@ class OfferedServiceTest {
     JsonNode one = json(ask("GET", "/odata/Berths('N02')", "", Map.of()));
     assertThat(one.at("/depth").decimalValue()).isEqualTo("10.54");
     assertThat(one.at("/@odata.etag").asString()).isEqualTo("W/\"1\"");
+  }
+
+  @Test
+  void onlyTheSelectedMembersOfEntitiesAreGiven() {
+    JsonNode rows = json(ask("GET", "/odata/Berths?$select=code,depth&$top=2", "", Map.of()));
+    assertThat(rows.at("/value").valueStream())
+        .hasSize(2)
+        .allSatisfy(
+            row ->
+                assertThat(row.propertyNames())
+                    .containsExactlyInAnyOrder("@odata.etag", "code", "depth"));
+    JsonNode one = json(ask("GET", "/odata/Berths('N02')?$select=depth", "", Map.of()));
+    assertThat(one.propertyNames())
+        .containsExactlyInAnyOrder("@odata.context", "@odata.etag", "depth");
+    Response wrong = ask("GET", "/odata/Berths?$select=nothing", "", Map.of());
+    assertThat(wrong.status()).isEqualTo(400);
+    assertThat(text(wrong)).contains("nothing, which is no property");
+  }
+
+  @Test
+  void answersAreAsTheOpenDescriptionSays() {
+    ObjectNode description =
+        (ObjectNode)
+            JSON.readTree(
+                service
+                    .description(
+                        new IncomingRequest(
+                            "GET", PATH + "/openapi.json", "", Map.of(), new byte[0]))
+                    .orElseThrow()
+                    .bytes());
+    assertThat(wrong(description, "/http/berths/N02", "/paths/~1berths~1{code}/get")).isEmpty();
+    assertThat(wrong(description, "/http/berths?top=3", "/paths/~1berths/get")).isEmpty();
+    assertThat(wrong(description, "/http/berths/N02", "/paths/~1berths/get"))
+        .as("the schemas tell one from many")
+        .isNotEmpty();
+  }
+
+  /** What a validator of JSON Schema has against the answer to a question. */
+  private List<Error> wrong(ObjectNode description, String question, String operation) {
+    ObjectNode schema =
+        (ObjectNode)
+            description
+                .at(operation + "/responses/200/content/application~1json/schema")
+                .deepCopy();
+    assertThat(schema.isMissingNode()).isFalse();
+    schema.set("components", description.path("components"));
+    return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+        .getSchema(schema.toString(), InputFormat.JSON)
+        .validate(text(ask("GET", question, "", Map.of())), InputFormat.JSON);
   }
 
   @Test

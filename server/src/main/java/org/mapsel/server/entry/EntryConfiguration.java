@@ -38,6 +38,8 @@ class EntryConfiguration {
   SecurityFilterChain whoMayDoWhat(HttpSecurity http, Entry entry, JsonMapper json)
       throws Exception {
     return http
+        // All else is for everybody: the pages themselves, and what is offered to programs.
+        .securityMatcher("/api/**")
         // Only own pages change anything: the filter for that looks at the origin of each request.
         .csrf(AbstractHttpConfigurer::disable)
         // That filter sets the headers too.
@@ -62,10 +64,8 @@ class EntryConfiguration {
                     .permitAll()
                     .requestMatchers(HttpMethod.POST, RUNS)
                     .permitAll()
-                    .requestMatchers("/api/**")
-                    .hasAuthority(Entry.BUILDER)
                     .anyRequest()
-                    .permitAll())
+                    .hasAuthority(Entry.BUILDER))
         .exceptionHandling(
             refused ->
                 refused.authenticationEntryPoint(

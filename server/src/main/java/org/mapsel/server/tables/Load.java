@@ -3,9 +3,11 @@ package org.mapsel.server.tables;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Finding;
+import org.mapsel.core.table.TableOffer;
 import org.mapsel.core.table.WrongCell;
 import org.mapsel.server.tables.TableViews.LoadState;
 import org.mapsel.server.tables.TableViews.LoadView;
@@ -37,8 +39,16 @@ final class Load {
   private List<RowsDifference> differences = List.of();
   private List<Finding> findings = List.of();
 
-  /** Where the rows stand that are to come in place of others, until that is said. */
-  private Map<String, String> places = Map.of();
+  /** What is to come in place of others, until that is said. */
+  private Optional<Waiting> waiting = Optional.empty();
+
+  /**
+   * Rows that were loaded and not taken yet.
+   *
+   * @param offer with its columns as the file has them
+   * @param places where the rows of each table stand
+   */
+  record Waiting(TableOffer offer, Map<String, String> places) {}
 
   String id() {
     return id;
@@ -82,17 +92,16 @@ final class Load {
   }
 
   /** The rows are there, and wait to be taken in place of others. */
-  synchronized void waiting(
-      String offer, Map<String, String> there, List<RowsDifference> differing) {
-    places = there;
+  synchronized void waiting(String offer, Waiting there, List<RowsDifference> differing) {
+    waiting = Optional.of(there);
     differences = differing;
     done(offer);
   }
 
-  /** Where the rows stand; nobody gets to know twice. */
-  synchronized Map<String, String> taken() {
-    Map<String, String> there = places;
-    places = Map.of();
+  /** What waits; nobody gets to know twice. */
+  synchronized Optional<Waiting> taken() {
+    Optional<Waiting> there = waiting;
+    waiting = Optional.empty();
     return there;
   }
 

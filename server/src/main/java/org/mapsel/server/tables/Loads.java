@@ -5,30 +5,38 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import jakarta.annotation.PreDestroy;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Finding;
+import org.mapsel.core.serve.RowCondition;
+import org.mapsel.core.serve.RowQuery;
+import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.table.Column;
-import org.mapsel.core.table.ColumnScan;
+import org.mapsel.core.table.ColumnChanges;
 import org.mapsel.core.table.OfferRules;
 import org.mapsel.core.table.OfferedTable;
+import org.mapsel.core.table.SheetScan;
 import org.mapsel.core.table.TableFiles;
 import org.mapsel.core.table.TableOffer;
 import org.mapsel.core.table.TypedRows;
 import org.mapsel.core.table.WrongCell;
+import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 import org.mapsel.server.tables.Drafts.Draft;
 import org.mapsel.server.tables.OfferStore.KeptOffer;
 import org.mapsel.server.tables.TableViews.LoadState;
 import org.mapsel.server.tables.TableViews.OfferRequest;
+import org.mapsel.server.tables.TableViews.RenamedColumn;
+import org.mapsel.server.tables.TableViews.RetypedColumn;
 import org.mapsel.server.tables.TableViews.RowsDifference;
 import org.mapsel.server.web.Problem;
 import org.slf4j.Logger;
@@ -83,75 +91,101 @@ class Loads {
   }
 
   /** Loads a file whose rows are to come in place of those of an offer. */
-  Load replace(String id, Draft draft, boolean leaveOut) {
+  Load replace(String id, Draft draft, boolean leaveOut, boolean follow) {
     KeptOffer kept = offers.kept(id);
     return start(
         load -> {
-          if (hasLost(load, draft, kept.offer())) {
-            return;
-          }
-          List<RowsDifference> differences = new ArrayList<>();
-          Optional<Map<String, String>> there = fill(load, draft, kept.offer(), leaveOut);
-          if (there.isPresent()) {
-            for (OfferedTable table : kept.offer().tables()) {
-              differences.add(difference(kept, there.get(), draft, table));
+          Map<String, ColumnChanges> changes = new LinkedHashMap<>();
+          List<OfferedTable> tables = new ArrayList<>();
+          for (OfferedTable table : kept.offer().tables()) {
+            ColumnChanges changed = changes(kept, draft, table, follow);
+            changes.put(table.name(), changed);
+            tables.add(changed.followed(table));
+            if (hasLost(load, table, changed)) {
+              return;
             }
-            load.waiting(id, there.get(), differences);
+          }
+          TableOffer offer = new TableOffer(kept.offer().name(), tables);
+          Optional<Map<String, String>> there = fill(load, draft, offer, leaveOut);
+          if (there.isPresent()) {
+            List<RowsDifference> differences =
+                tables.stream()
+                    .map(table -> difference(kept, there.get(), table, changes.get(table.name())))
+                    .toList();
+            load.waiting(id, new Load.Waiting(offer, there.get()), differences);
           }
         });
   }
 
-  /** Whether a file lacks a column that every row needs. */
-  private static boolean hasLost(Load load, Draft draft, TableOffer offer) throws IOException {
-    for (OfferedTable table : offer.tables()) {
-      for (Column column : TypedRows.missing(draft.file(), table)) {
-        if (column.key() || column.required()) {
-          load.failed(
-              Finding.error(
-                  "TABLE_COLUMN_GONE", "table", table.several(), "column", column.header()));
-          return true;
-        }
-      }
+  private ColumnChanges changes(KeptOffer kept, Draft draft, OfferedTable table, boolean follow)
+      throws IOException {
+    SheetScan scan =
+        draft.scans().stream()
+            .filter(one -> one.sheet().equals(table.sheet()))
+            .findFirst()
+            .orElseGet(() -> new SheetScan(table.sheet(), 1, 0, List.of()));
+    return ColumnChanges.of(table, scan, values(kept, table), follow);
+  }
+
+  /** What some rows hold, by the names of the columns. */
+  private Map<String, List<String>> values(KeptOffer kept, OfferedTable table) {
+    RowQuery some =
+        new RowQuery(RowCondition.ALL, List.of(), 0, ColumnChanges.MOST_VALUES, false, Set.of());
+    Map<String, List<String>> values = new HashMap<>();
+    for (RecordValue row : rows.rows(kept::place).list(table, some).rows()) {
+      row.forEach(
+          (name, value) ->
+              values.computeIfAbsent(name, none -> new ArrayList<>()).add(ScalarText.print(value)));
     }
-    return false;
+    return values;
+  }
+
+  /** Whether a file lacks a column that every row needs. */
+  private static boolean hasLost(Load load, OfferedTable table, ColumnChanges changed) {
+    Optional<Column> lost =
+        changed.dropped().stream().filter(one -> one.key() || one.required()).findFirst();
+    lost.ifPresent(
+        column ->
+            load.failed(
+                Finding.error(
+                    "TABLE_COLUMN_GONE", "table", table.several(), "column", column.header())));
+    return lost.isPresent();
   }
 
   private RowsDifference difference(
-      KeptOffer kept, Map<String, String> there, Draft draft, OfferedTable table)
-      throws IOException {
+      KeptOffer kept, Map<String, String> there, OfferedTable table, ColumnChanges changed) {
     RowStore.Difference difference =
         rows.difference(kept.place(table), there.get(table.name()), table);
-    List<String> offered = table.columns().stream().map(Column::header).toList();
-    List<String> more =
-        draft.scans().stream()
-            .filter(scan -> scan.sheet().equals(table.sheet()))
-            .flatMap(scan -> scan.columns().stream())
-            .map(ColumnScan::header)
-            .filter(header -> !header.isEmpty() && !offered.contains(header))
-            .toList();
     return new RowsDifference(
         table.several(),
         difference.added(),
         difference.changed(),
         difference.gone(),
-        TypedRows.missing(draft.file(), table).stream().map(Column::label).toList(),
-        more);
+        changed.renamed().stream()
+            .map(one -> new RenamedColumn(one.column().label(), one.header(), one.why()))
+            .toList(),
+        changed.dropped().stream().map(Column::label).toList(),
+        changed.retyped().stream()
+            .map(
+                one ->
+                    new RetypedColumn(
+                        one.column().label(), one.column().type().words(), one.type().words()))
+            .toList(),
+        changed.more());
   }
 
   /** Takes rows that were loaded, in place of those that are offered. */
   void take(String id, String load) {
-    Map<String, String> there = get(load).taken();
-    if (there.isEmpty()) {
-      throw Problem.missing("SERVER_TABLE_LOAD_MISSING");
-    }
-    offers.replace(id, there);
+    Load.Waiting waiting =
+        get(load).taken().orElseThrow(() -> Problem.missing("SERVER_TABLE_LOAD_MISSING"));
+    offers.replace(id, waiting.offer(), waiting.places());
   }
 
   /** Lets rows go that were loaded and are not wanted. */
   void stop(String id) {
     Load load = get(id);
     load.stop();
-    load.taken().values().forEach(rows::drop);
+    load.taken().ifPresent(waiting -> waiting.places().values().forEach(rows::drop));
   }
 
   private interface Work {
@@ -192,13 +226,13 @@ class Loads {
         String place = "t" + places.incrementAndGet();
         there.put(table.name(), place);
         rows.load(place, table, sink -> read(load, draft, table, sink));
-        again(load, place, table);
+        if (!rows.key(place, table)) {
+          withoutAgain(load, place, table);
+        }
       }
       filled = leaveOut || !load.hasWrong();
       if (filled) {
-        for (OfferedTable table : offer.tables()) {
-          rows.finish(Objects.requireNonNull(there.get(table.name())), table);
-        }
+        there.values().forEach(rows::finish);
       }
     } finally {
       if (!filled) {
@@ -233,15 +267,13 @@ class Loads {
   }
 
   /** Rows with the key of an earlier one are wrong too. */
-  private void again(Load load, String place, OfferedTable table) {
-    List<Long> again = rows.again(place, table, LISTED);
-    if (!again.isEmpty()) {
-      String key = table.keys().stream().map(Column::name).collect(Collectors.joining(", "));
-      load.wrong(
-          again.stream()
-              .map(row -> new WrongCell(table.name(), row, key, "", WrongCell.Why.KEY))
-              .toList());
-      rows.dropAgain(place, table);
-    }
+  private void withoutAgain(Load load, String place, OfferedTable table) {
+    String key = table.keys().stream().map(Column::name).collect(Collectors.joining(", "));
+    load.wrong(
+        rows.again(place, table, LISTED).stream()
+            .map(row -> new WrongCell(table.name(), row, key, "", WrongCell.Why.KEY))
+            .toList());
+    rows.dropAgain(place, table);
+    rows.key(place, table);
   }
 }

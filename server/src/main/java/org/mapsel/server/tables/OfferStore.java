@@ -47,8 +47,8 @@ class OfferStore {
       return Objects.requireNonNull(places.get(table.name()), table.name());
     }
 
-    KeptOffer at(Map<String, String> others) {
-      return new KeptOffer(id, offer, others, keyed, paused, perMinute, madeAt);
+    KeptOffer at(TableOffer other, Map<String, String> others) {
+      return new KeptOffer(id, other, others, keyed, paused, perMinute, madeAt);
     }
   }
 

@@ -125,9 +125,9 @@ public class Offers {
    * Other rows come in place of those that are offered, all at once. Those before are let go when
    * rows are replaced the next time, so that whoever just reads them may end.
    */
-  synchronized void replace(String id, Map<String, String> places) {
+  synchronized void replace(String id, TableOffer offer, Map<String, String> places) {
     KeptOffer kept = kept(id);
-    keep(kept.at(places));
+    keep(kept.at(offer, places));
     Set<String> used = new HashSet<>(kept.places().values());
     store.all().forEach(one -> used.addAll(one.places().values()));
     rows.tidy(used);

@@ -145,6 +145,19 @@ final class RowSql {
   /** The row with these values for its key. */
   Condition key(RecordValue key) {
     Condition is = DSL.trueCondition();
+    List<Field<?>> values = keyValues(key);
+    for (int i = 0; i < table.columns().size(); i++) {
+      Column column = table.columns().get(i);
+      if (column.key()) {
+        is = is.and(equal(field(column, i), values.removeFirst()));
+      }
+    }
+    return is;
+  }
+
+  /** The values of a key, in the order of its columns. */
+  List<Field<?>> keyValues(RecordValue key) {
+    List<Field<?>> values = new ArrayList<>();
     for (int i = 0; i < table.columns().size(); i++) {
       Column column = table.columns().get(i);
       if (column.key()) {
@@ -152,14 +165,15 @@ final class RowSql {
         if (wanted == null) {
           throw new Refusal(400, "The key is not whole: " + column.name() + " is missing.");
         }
-        is = is.and(equal(field(column, i), wanted));
+        values.add(DSL.val(wanted, field(column, i).getDataType()));
       }
     }
-    return is;
+    return values;
   }
 
-  private static <T> Condition equal(Field<T> field, Object value) {
-    return field.eq(DSL.val(value, field.getDataType()));
+  @SuppressWarnings("unchecked")
+  private static <T> Condition equal(Field<T> field, Field<?> value) {
+    return field.eq((Field<T>) value);
   }
 
   /** The rows for which a condition holds. */

@@ -25,6 +25,7 @@ import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 import org.postgresql.PGConnection;
 import org.postgresql.copy.CopyIn;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Repository;
 
 /** The rows of offered tables, each table's in one of the database's own, with real types. */
@@ -158,9 +159,18 @@ class RowStore {
         .execute();
   }
 
-  /** Makes the key one, and gives rows to come their numbers. */
-  void finish(String place, OfferedTable table) {
-    sql.alterTable(at(place)).add(DSL.primaryKey(keys(table))).execute();
+  /** Makes the key one; false if two rows have the same. */
+  boolean key(String place, OfferedTable table) {
+    try {
+      sql.alterTable(at(place)).add(DSL.primaryKey(keys(table))).execute();
+      return true;
+    } catch (DuplicateKeyException e) {
+      return false;
+    }
+  }
+
+  /** Gives rows to come their numbers. */
+  void finish(String place) {
     sql.createIndex().on(at(place), RowSql.NUMBER).execute();
     sql.execute(
         "alter table offered."

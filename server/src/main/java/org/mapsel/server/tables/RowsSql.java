@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
@@ -29,6 +30,9 @@ final class RowsSql implements TableRows {
   private final DSLContext sql;
   private final Function<OfferedTable, Table<Record>> places;
 
+  /** How one row of each table is asked for, by the table's name: the same words each time. */
+  private final Map<String, String> reads = new ConcurrentHashMap<>();
+
   RowsSql(DSLContext sql, Function<OfferedTable, Table<Record>> places) {
     this.sql = sql;
     this.places = places;
@@ -51,11 +55,13 @@ final class RowsSql implements TableRows {
 
   @Override
   public RecordValue read(OfferedTable table, RecordValue key) {
-    Record found =
-        sql.select(fields(table))
-            .from(places.apply(table))
-            .where(new RowSql(table).key(key))
-            .fetchOne();
+    List<Field<?>> fields = fields(table);
+    RowSql words = new RowSql(table);
+    String read =
+        reads.computeIfAbsent(
+            table.name(),
+            none -> sql.select(fields).from(places.apply(table)).where(words.key(key)).getSQL());
+    Record found = sql.resultQuery(read, words.keyValues(key).toArray()).coerce(fields).fetchOne();
     if (found == null) {
       throw missing(table);
     }

@@ -91,11 +91,30 @@ final class TableViews {
   /**
    * How the rows of a table differ from those that are to come.
    *
+   * @param renamed columns that look to be called otherwise in the new file, and are followed
    * @param dropped columns that the new file has no more
+   * @param retyped columns whose cells look to hold something else
    * @param more columns of the new file that are not offered
    */
   record RowsDifference(
-      String table, long added, long changed, long gone, List<String> dropped, List<String> more) {}
+      String table,
+      long added,
+      long changed,
+      long gone,
+      List<RenamedColumn> renamed,
+      List<String> dropped,
+      List<RetypedColumn> retyped,
+      List<String> more) {}
+
+  /**
+   * A column that is called otherwise.
+   *
+   * @param why it looks to be the same, in words
+   */
+  record RenamedColumn(String column, String header, String why) {}
+
+  /** A column whose cells look to be of another type than it is offered with. */
+  record RetypedColumn(String column, String before, String after) {}
 
   /** An offer in the list of them. */
   record OfferBrief(String id, String name, List<String> tables, boolean paused, boolean keyed) {}

@@ -193,8 +193,9 @@ class TablesController {
       @PathVariable String offer,
       @RequestParam String name,
       @RequestParam(defaultValue = "false") boolean leaveOut,
+      @RequestParam(defaultValue = "true") boolean follow,
       InputStream file) {
-    return loads.replace(offer, drafts.add(name, file), leaveOut).view();
+    return loads.replace(offer, drafts.add(name, file), leaveOut, follow).view();
   }
 
   /** Takes rows that were loaded, in place of those that are offered. */

@@ -47,7 +47,12 @@ class TablesApiTest {
   }
 
   private HttpRequest.Builder file(String path, String name, String text) {
-    String address = api.address() + path + "?name=" + name.replace(" ", "%20");
+    String address =
+        api.address()
+            + path
+            + (path.contains("?") ? "&" : "?")
+            + "name="
+            + name.replace(" ", "%20");
     return HttpRequest.newBuilder(URI.create(address))
         .header("Origin", api.address())
         .header("Content-Type", "application/octet-stream")
@@ -260,7 +265,7 @@ class TablesApiTest {
     AtomicBoolean ended = new AtomicBoolean();
     List<Future<Set<String>>> readers = new ArrayList<>();
     try (ExecutorService pool = Executors.newVirtualThreadPerTaskExecutor()) {
-      for (int i = 0; i < 20; i++) {
+      for (int i = 0; i < 200; i++) {
         readers.add(pool.submit(() -> states(all, ended)));
       }
       for (String text : List.of(second, first, second)) {
@@ -314,9 +319,45 @@ class TablesApiTest {
         ended(api.send(file("/api/tables/" + offer + "/replacements", "Told.csv", more)));
     assertThat(told.at("/differences/0").toString())
         .isEqualTo(
-            "{\"table\":\"Tolds\",\"added\":1,\"changed\":1,\"gone\":1,\"dropped\":[],\"more\":[\"Deep\"]}");
+            "{\"table\":\"Tolds\",\"added\":1,\"changed\":1,\"gone\":1,\"renamed\":[],\"dropped\":[],\"retyped\":[],\"more\":[\"Deep\"]}");
     api.delete("/api/tables/loads/" + told.at("/id").asString());
     assertThat(api.get("/api/tables/" + offer).body().at("/rows/0/rows").asInt()).isEqualTo(3);
+  }
+
+  @Test
+  void columnsThatAreCalledOtherwiseAreFollowedUnderTheirNames() throws Exception {
+    String offer =
+        offered(
+            "Buoys.csv",
+            "Buoy code,Depth,Serviced\nB1,12,2031-02-01\nB2,9,2031-02-03\nB3,7,2031-02-05\n",
+            false);
+    String file =
+        "Code of buoy,Depth,Last service\nB1,deep,2031-02-01\nB2,9,2031-02-03\n"
+            + "B3,8,2031-02-05\nB4,x,2031-02-06\n";
+    String replace = "/api/tables/" + offer + "/replacements";
+
+    JsonNode told = ended(api.send(file(replace + "?leaveOut=true", "Buoys.csv", file)));
+
+    assertThat(told.at("/differences/0/renamed").valueStream())
+        .extracting(one -> one.at("/column").asString() + " → " + one.at("/header").asString())
+        .containsExactly("Buoy code → Code of buoy", "Serviced → Last service");
+    assertThat(told.at("/differences/0/retyped/0").toString())
+        .isEqualTo("{\"column\":\"Depth\",\"before\":\"whole number\",\"after\":\"text\"}");
+    assertThat(told.at("/differences/0/changed").asInt()).isEqualTo(1);
+    api.post(replace + "/" + told.at("/id").asString(), "{}");
+    JsonNode rows = JSON.readTree(ask("GET", offer + "/http/buoys", "").body()).at("/rows");
+    assertThat(rows.at("/0/buoyCode").asString()).isEqualTo("B2");
+    assertThat(rows.at("/0/serviced").asString()).isEqualTo("2031-02-03");
+    JsonNode again = ended(api.send(file(replace + "?leaveOut=true", "Buoys.csv", file)));
+    assertThat(again.at("/differences/0/renamed")).isEmpty();
+    JsonNode strict =
+        ended(
+            api.send(
+                file(
+                    replace + "?follow=false",
+                    "Buoys.csv",
+                    file.replace("Code of buoy", "Buoy code"))));
+    assertThat(strict.at("/findings/0/code").asString()).isEqualTo("TABLE_COLUMN_GONE");
   }
 
   @Test

@@ -1,0 +1,3 @@
+/** Measures tables that are offered. */
+@org.jspecify.annotations.NullMarked
+package org.mapsel.bench.offered;
