@@ -20,6 +20,22 @@ interface Wish {
   follow: boolean;
 }
 
+/** What became of the columns, a line each. */
+function changes(one: TableLoad['differences'][number]): string[] {
+  return [
+    ...one.renamed.map(
+      ({ column, header, why }) =>
+        `${column} is called ${header} now (${why}); it stays ${column} for those who ask.`,
+    ),
+    ...one.retyped.map(
+      ({ column, before, after }) =>
+        `${column} looks to hold ${after} now, and is offered as ${before}.`,
+    ),
+    ...one.dropped.map((column) => `${column} is not in the file and will be empty.`),
+    ...one.more.map((column) => `${column} of the file is not offered.`),
+  ];
+}
+
 function Differences({ load }: { load: TableLoad }) {
   return (
     <Box component="ul" aria-label="What would change" sx={{ pl: 2.5, my: 1 }}>
@@ -27,18 +43,9 @@ function Differences({ load }: { load: TableLoad }) {
         <li key={one.table}>
           {one.table}: {count(one.added, 'row')} more, {one.changed.toLocaleString()} changed,{' '}
           {one.gone.toLocaleString()} gone
-          {one.renamed.map(({ column, header, why }) => (
-            <Box key={column}>
-              {column} is called {header} now ({why}); it stays {column} for those who ask.
-            </Box>
+          {changes(one).map((line) => (
+            <Box key={line}>{line}</Box>
           ))}
-          {one.retyped.map(({ column, before, after }) => (
-            <Box key={column}>
-              {column} looks to hold {after} now, and is offered as {before}.
-            </Box>
-          ))}
-          {one.dropped.length > 0 && `; without ${one.dropped.join(', ')}, which will be empty`}
-          {one.more.length > 0 && `; ${one.more.join(', ')} of the file is not offered`}
         </li>
       ))}
     </Box>
