@@ -11,7 +11,7 @@ import {
   useQuery,
   useQueryClient,
 } from '@tanstack/react-query';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { type ComponentProps, useDeferredValue, useMemo, useState } from 'react';
 import { api, type ExchangeLine, unwrap } from '@/api/client';
 import { healthQuery, servicesQuery } from '@/api/queries';
 import { millis } from '@/lib/format';
@@ -19,8 +19,8 @@ import { bytesText } from '@/lib/json';
 import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
-import { Wire } from '@/wire/Wire';
 import { HealthSection } from './HealthSection';
+import { LoggedExchange } from './LoggedExchange';
 
 const PAGE = 100;
 
@@ -29,7 +29,13 @@ const time = (at: string) =>
     new Date(at),
   );
 
-function Line({ one, service }: { one: ExchangeLine; service: string }) {
+interface LineProps extends Omit<ComponentProps<typeof LoggedExchange>, 'one'> {
+  one: ExchangeLine;
+  service: string;
+}
+
+function Line({ service, ...props }: LineProps) {
+  const { one } = props;
   const [open, setOpen] = useState(false);
   const wrong = one.status === undefined || one.status >= 400;
   return (
@@ -68,11 +74,7 @@ function Line({ one, service }: { one: ExchangeLine; service: string }) {
           {one.address}
         </Box>
       </Box>
-      {open && (
-        <Box sx={{ py: 1, pl: 2 }}>
-          <Wire exchange={one.id} />
-        </Box>
-      )}
+      {open && <LoggedExchange {...props} />}
     </Box>
   );
 }
@@ -91,6 +93,7 @@ export function LogPlace() {
   const [service, setService] = useState('');
   const [failed, setFailed] = useState(false);
   const [text, setText] = useState('');
+  const [compared, setCompared] = useState<ExchangeLine>();
   const find = useDeferredValue(text);
   const queries = useQueryClient();
   const services = useQuery(servicesQuery);
@@ -108,6 +111,10 @@ export function LogPlace() {
     getNextPageParam: (last) => (last.length < PAGE ? undefined : last.at(-1)?.startedAt),
     placeholderData: keepPreviousData,
   });
+  const lookAgain = () => {
+    void log.refetch();
+    void queries.invalidateQueries({ queryKey: healthQuery.queryKey });
+  };
   const lines = log.data?.pages.flat() ?? [];
   const nameOf = (id: string) => services.data?.find((one) => one.id === id)?.name ?? id;
   return (
@@ -157,13 +164,7 @@ export function LogPlace() {
           }
         />
         <Box sx={{ flex: 1 }} />
-        <Button
-          onClick={() => {
-            void log.refetch();
-            void queries.invalidateQueries({ queryKey: healthQuery.queryKey });
-          }}
-          loading={log.isFetching}
-        >
+        <Button onClick={lookAgain} loading={log.isFetching}>
           Look again
         </Button>
       </Box>
@@ -175,7 +176,14 @@ export function LogPlace() {
         </Typography>
       )}
       {lines.map((one) => (
-        <Line key={one.id} one={one} service={nameOf(one.service)} />
+        <Line
+          key={one.id}
+          one={one}
+          service={nameOf(one.service)}
+          compared={compared}
+          onCompare={setCompared}
+          onSent={lookAgain}
+        />
       ))}
       {log.hasNextPage && (
         <Button

@@ -9,17 +9,23 @@ import { api, type SampleCheck, type SampleLine, type Samples, unwrap } from '@/
 import { samplesQuery, servicesQuery } from '@/api/queries';
 import { momentText } from '@/lib/format';
 import { Problem } from '@/ui/Problem';
+import { failingSince, pauseWords, PAUSES } from './checks';
 import { Deviations } from './Deviations';
+import { RunsChart } from './RunsChart';
 
 const NEW: SampleCheck = { values: false, ignored: [], unordered: [], tolerance: 0 };
 
-function state({ check, verdict }: SampleLine): { words: string; colour: string } {
+function state(sample: SampleLine): { words: string; colour: string } {
+  const { check, verdict } = sample;
   if (!check) return { words: 'a sample only', colour: 'text.secondary' };
   const what = check.values ? 'values' : 'shape';
   if (!verdict) return { words: `${what}: not run yet`, colour: 'text.secondary' };
   return verdict.holds
     ? { words: `${what}: holds, ${verdict.tookMillis} ms`, colour: 'success.main' }
-    : { words: `${what}: differs`, colour: 'error.main' };
+    : {
+        words: `${what}: differs since ${momentText(failingSince(sample) ?? verdict.at)}`,
+        colour: 'error.main',
+      };
 }
 
 /** A sample: shown, pinned as a check, run, recorded again or removed. */
@@ -44,6 +50,13 @@ export function SampleRow({ sample }: { sample: SampleLine }) {
   const pin = (next: SampleCheck | undefined) => () =>
     unwrap(api.PUT(`${base}/check`, { params, body: next === undefined ? {} : { check: next } }));
   const run = () => unwrap(api.POST(`${base}/verdicts`, { params }));
+  const every = (everyMinutes?: number) => () =>
+    unwrap(
+      api.PUT(`${base}/schedule`, {
+        params,
+        body: everyMinutes === undefined ? {} : { everyMinutes },
+      }),
+    );
   const { words, colour } = state(sample);
   return (
     <Box
@@ -68,7 +81,14 @@ export function SampleRow({ sample }: { sample: SampleLine }) {
         <Box sx={{ color: 'text.secondary', flex: '0 0 190px' }}>
           {sample.origin === 'MADE' ? 'made up' : 'recorded'} {momentText(sample.recordedAt)}
         </Box>
-        <Box sx={{ color: colour, flex: '0 0 170px' }}>{words}</Box>
+        <Box sx={{ color: colour, flex: '0 0 170px' }}>
+          {words}
+          {sample.everyMinutes !== undefined && (
+            <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
+              runs {pauseWords(sample.everyMinutes)}
+            </Box>
+          )}
+        </Box>
         <Box sx={{ flex: '0 0 290px', textAlign: 'right' }}>
           {verdict && !verdict.holds && (
             <Button
@@ -118,9 +138,19 @@ export function SampleRow({ sample }: { sample: SampleLine }) {
         {check?.values && (
           <MenuItem onClick={act(pin({ ...check, values: false }))}>Check the shape only</MenuItem>
         )}
+        {check &&
+          PAUSES.filter(({ minutes }) => minutes !== sample.everyMinutes).map((one) => (
+            <MenuItem key={one.minutes} onClick={act(every(one.minutes))}>
+              Run it {one.words}
+            </MenuItem>
+          ))}
+        {sample.everyMinutes !== undefined && (
+          <MenuItem onClick={act(every())}>Run it only when I say so</MenuItem>
+        )}
         {check && <MenuItem onClick={act(pin(undefined))}>No check any more</MenuItem>}
         <MenuItem onClick={act(() => unwrap(api.DELETE(base, { params })))}>Remove</MenuItem>
       </Menu>
+      {sample.runs.length > 1 && <RunsChart name={name} runs={sample.runs} />}
       {doing.error && <Problem error={doing.error} />}
       {open && verdict && !verdict.holds && (
         <Deviations

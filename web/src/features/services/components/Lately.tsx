@@ -3,7 +3,7 @@ import Typography from '@mui/material/Typography';
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { AppBrief, OperationHealth } from '@/api/client';
-import { appQuery, appsQuery, healthQuery, servicesQuery } from '@/api/queries';
+import { appQuery, appsQuery, healthQuery, samplesQuery, servicesQuery } from '@/api/queries';
 import { count, momentText } from '@/lib/format';
 import { Miniature } from '@/parts/Miniature';
 
@@ -55,6 +55,9 @@ export function Lately() {
   const services = useQuery(servicesQuery).data ?? [];
   const health = useQuery(healthQuery).data;
   const views = useQueries({ queries: apps.map(({ id }) => appQuery(id)) });
+  const differing = (useQuery(samplesQuery).data?.samples ?? []).filter(
+    ({ check, verdict }) => check && verdict && !verdict.holds,
+  );
   if (apps.length === 0) return null;
   const broken = views.flatMap(({ data }) => (data && data.errors > 0 ? [data] : []));
   const outdated = views.flatMap(({ data }) =>
@@ -64,7 +67,7 @@ export function Lately() {
   const nameOf = (id: string) => services.find((one) => one.id === id)?.name ?? id;
   return (
     <>
-      {broken.length + outdated.length + failing.length > 0 && (
+      {broken.length + outdated.length + differing.length + failing.length > 0 && (
         <Box component="section" aria-label="What needs looking at" sx={{ mt: 3 }}>
           <Typography variant="h2" sx={{ mb: 0.5 }}>
             What needs looking at
@@ -84,6 +87,15 @@ export function Lately() {
                   {pin.name}
                 </Link>{' '}
                 has changed; {app?.name} uses an older edition.
+              </li>
+            ))}
+            {differing.map((one) => (
+              <li key={`${one.service} ${one.operation} ${one.name}`}>
+                <Link to="/samples" style={link}>
+                  {one.name}
+                </Link>{' '}
+                does not hold any more: {nameOf(one.service)} {one.operationName} answers otherwise
+                than it did.
               </li>
             ))}
             {failing.map((one) => (

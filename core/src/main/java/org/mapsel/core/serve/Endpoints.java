@@ -79,6 +79,25 @@ final class Endpoints {
     return doors.stream().map(Door::endpoint).toList();
   }
 
+  /** What a request asks for; nothing if it is for nobody here. */
+  Optional<ReadRequest> read(IncomingRequest asked) {
+    for (Door door : doors) {
+      if (asked.isBelow(door.path())) {
+        try {
+          Optional<Serving.Question> question = door.serving().read(asked.below(door.path()));
+          if (question.isPresent()) {
+            return question.map(
+                known ->
+                    new ReadRequest(known.operation().id(), door.endpoint(), known.parameters()));
+          }
+        } catch (Refusal refusal) {
+          // Another door may understand it.
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
   /** Answers a request; never throws for what is in it. */
   Served answer(IncomingRequest asked) {
     Optional<Refusal> refused = Optional.empty();

@@ -29,7 +29,12 @@ public final class SampleViews {
    */
   record SampledService(String id, String name, boolean replayed) {}
 
-  /** A sample in one line. */
+  /**
+   * A sample in one line.
+   *
+   * @param everyMinutes how often it runs as a check by itself; null for never
+   * @param runs what came of it as a check lately, the oldest first
+   */
   public record SampleLine(
       String service,
       String operation,
@@ -38,7 +43,15 @@ public final class SampleViews {
       SampleOrigin origin,
       OffsetDateTime recordedAt,
       @Nullable CheckView check,
-      @Nullable VerdictView verdict) {}
+      @Nullable VerdictView verdict,
+      @Nullable Integer everyMinutes,
+      List<CheckRunView> runs) {}
+
+  /** A run of a check. */
+  public record CheckRunView(OffsetDateTime at, boolean holds, long tookMillis) {}
+
+  /** How often a check runs by itself; null for never. */
+  record ScheduleRequest(@Nullable Integer everyMinutes) {}
 
   /** Where a sample comes from. */
   public enum SampleOrigin {

@@ -3,6 +3,7 @@ package org.mapsel.server.checks;
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiPredicate;
@@ -10,17 +11,17 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.http.FirstValues;
-import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.sample.LongestValues;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.service.Operation;
-import org.mapsel.core.service.Service;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.verify.Check;
 import org.mapsel.core.verify.Sample;
 import org.mapsel.core.verify.Verdict;
 import org.mapsel.core.verify.Verifier;
+import org.mapsel.server.checks.KnownOperations.Known;
+import org.mapsel.server.checks.SampleViews.CheckRunView;
 import org.mapsel.server.checks.SampleViews.CheckView;
 import org.mapsel.server.checks.SampleViews.DeviationView;
 import org.mapsel.server.checks.SampleViews.MadeKind;
@@ -30,6 +31,7 @@ import org.mapsel.server.checks.SampleViews.SampleLine;
 import org.mapsel.server.checks.SampleViews.SampleOrigin;
 import org.mapsel.server.checks.SampleViews.SampledService;
 import org.mapsel.server.checks.SampleViews.SamplesView;
+import org.mapsel.server.checks.SampleViews.ScheduleRequest;
 import org.mapsel.server.checks.SampleViews.VerdictView;
 import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.samples.Replay;
@@ -48,23 +50,32 @@ public class Samples {
   private static final int LONGEST_NAME = 200;
   private static final int MANY = 50;
 
+  /** A week. */
+  private static final int LONGEST_PAUSE = 10_080;
+
   private final SampleStore store;
+  private final CheckRunStore runs;
   private final Recorder recorder;
   private final Replay replay;
   private final Workspace workspace;
   private final Editions editions;
   private final JsonMapper json;
+  private final KnownOperations operations;
   private final Clock clock;
 
   Samples(
       SampleStore store,
+      CheckRunStore runs,
       Recorder recorder,
       Replay replay,
       Workspace workspace,
       Editions editions,
       JsonMapper json,
+      KnownOperations operations,
       Clock clock) {
+    this.operations = operations;
     this.store = store;
+    this.runs = runs;
     this.recorder = recorder;
     this.replay = replay;
     this.workspace = workspace;
@@ -73,27 +84,9 @@ public class Samples {
     this.clock = clock;
   }
 
-  /** An operation of the newest edition of a service. */
-  private record Known(String id, Service service, Operation operation, EndpointId endpoint) {}
-
-  private Known known(String service, String operation) {
-    Service described =
-        editions
-            .get(
-                workspace
-                    .newestEdition(service)
-                    .orElseThrow(
-                        () -> Problem.missing("SERVER_SERVICE_MISSING", "service", service)))
-            .service();
-    Operation known =
-        described
-            .findOperation(new OperationId(operation))
-            .orElseThrow(() -> Problem.missing("SERVER_OPERATION_MISSING", "operation", operation));
-    return new Known(service, described, known, workspace.endpointOf(service));
-  }
-
   SamplesView all() {
     Set<String> replayed = replay.services();
+    Map<CheckRunStore.Key, List<CheckRunView>> ran = runs.newest();
     return new SamplesView(
         workspace.names().entrySet().stream()
             .map(
@@ -101,10 +94,14 @@ public class Samples {
                     new SampledService(
                         one.getKey(), one.getValue(), replayed.contains(one.getKey())))
             .toList(),
-        store.all().stream().map(this::view).toList());
+        store.all().stream().map(line -> view(line, ran)).toList());
   }
 
-  private SampleLine view(SampleStore.Line line) {
+  private static CheckRunStore.Key key(SampleStore.Line line) {
+    return new CheckRunStore.Key(line.service(), line.operation(), line.name());
+  }
+
+  private SampleLine view(SampleStore.Line line, Map<CheckRunStore.Key, List<CheckRunView>> ran) {
     return new SampleLine(
         line.service(),
         line.operation(),
@@ -113,7 +110,9 @@ public class Samples {
         SampleOrigin.valueOf(line.origin()),
         line.recordedAt(),
         line.pinned().map(pinned -> json.treeToValue(pinned, CheckView.class)).orElse(null),
-        line.verdict().map(verdict -> json.treeToValue(verdict, VerdictView.class)).orElse(null));
+        line.verdict().map(verdict -> json.treeToValue(verdict, VerdictView.class)).orElse(null),
+        line.everyMinutes().orElse(null),
+        ran.getOrDefault(key(line), List.of()));
   }
 
   private String name(SampleStore.Line line) {
@@ -127,12 +126,8 @@ public class Samples {
 
   /** Keeps what was sent and answered last under a name, or makes something up. */
   SamplesView keep(String service, String operation, NewSample wanted) {
-    String name = wanted.name().strip();
-    if (name.isEmpty() || name.length() > LONGEST_NAME) {
-      throw Problem.refused(
-          Finding.error("SERVER_SAMPLE_NAME_WRONG", "limit", String.valueOf(LONGEST_NAME)));
-    }
-    Known known = known(service, operation);
+    String name = checked(wanted.name());
+    Known known = operations.get(service, operation);
     if (wanted.made() != null) {
       RecordValue parameters =
           FirstValues.of(known.service(), known.operation(), SampleMaker.Extent.REQUIRED);
@@ -152,6 +147,26 @@ public class Samples {
             .orElseThrow(() -> Problem.conflict("SERVER_SAMPLE_NONE"));
     store.keep(service, operation, name, last.parameters(), last.answer(), "RECORDED");
     return all();
+  }
+
+  private static String checked(String wished) {
+    String name = wished.strip();
+    if (name.isEmpty() || name.length() > LONGEST_NAME) {
+      throw Problem.refused(
+          Finding.error("SERVER_SAMPLE_NAME_WRONG", "limit", String.valueOf(LONGEST_NAME)));
+    }
+    return name;
+  }
+
+  /** Keeps what was recorded elsewhere under a name. */
+  void keep(String service, String operation, String name, JsonNode parameters, JsonNode answer) {
+    store.keep(
+        service,
+        operation,
+        checked(name),
+        parameters,
+        Optional.of(answer),
+        SampleOrigin.RECORDED.name());
   }
 
   private static RecordValue made(Known known, MadeKind kind) {
@@ -193,12 +208,30 @@ public class Samples {
   }
 
   SamplesView pin(String service, String operation, String name, PinRequest request) {
-    line(service, operation, name);
+    SampleStore.Line line = line(service, operation, name);
+    if (request.check() == null) {
+      runs.schedule(key(line), Optional.empty());
+    }
     store.pin(
         service,
         operation,
         name,
         Optional.ofNullable(request.check()).map(check -> json.<JsonNode>valueToTree(check)));
+    return all();
+  }
+
+  /** Says how often a check runs by itself. */
+  SamplesView schedule(String service, String operation, String name, ScheduleRequest wanted) {
+    SampleStore.Line line = line(service, operation, name);
+    Optional<Integer> minutes = Optional.ofNullable(wanted.everyMinutes());
+    if (minutes.filter(every -> every < 1 || every > LONGEST_PAUSE).isPresent()) {
+      throw Problem.refused(
+          Finding.error("SERVER_CHECK_PAUSE_WRONG", "most", String.valueOf(LONGEST_PAUSE)));
+    }
+    if (minutes.isPresent() && line.pinned().isEmpty()) {
+      throw Problem.conflict("SERVER_SAMPLE_NO_CHECK", "name", name);
+    }
+    runs.schedule(key(line), minutes);
     return all();
   }
 
@@ -224,7 +257,7 @@ public class Samples {
         .map(
             line -> {
               verify(line.service(), line.operation(), line.name());
-              return view(line(line.service(), line.operation(), line.name()));
+              return view(line(line.service(), line.operation(), line.name()), Map.of());
             })
         .toList();
   }
@@ -232,7 +265,7 @@ public class Samples {
   /** Runs one check and remembers what came of it. */
   SamplesView verify(String service, String operation, String name) {
     SampleStore.Line line = line(service, operation, name);
-    Known known = known(service, operation);
+    Known known = operations.get(service, operation);
     Check check =
         line.pinned()
             .map(pinned -> json.treeToValue(pinned, CheckView.class).check())
@@ -246,7 +279,7 @@ public class Samples {
             line.answer(),
             Optional.empty(),
             Optional.of(check));
-    Recorder.Recorded recorded = recorder.call(wanted(known, sample.parameters(known.service())));
+    Recorder.Recorded recorded = recorder.call(known.wanted(sample.parameters(known.service())));
     Verdict verdict = Verifier.verdict(known.service(), sample, recorded.result());
     VerdictView view =
         new VerdictView(
@@ -255,22 +288,18 @@ public class Samples {
             verdict.took(),
             OffsetDateTime.now(clock));
     store.putVerdict(service, operation, name, json.valueToTree(view));
+    runs.add(key(line), new CheckRunView(view.at(), view.holds(), view.tookMillis()));
     return all();
-  }
-
-  private static Recorder.Wanted wanted(Known known, RecordValue parameters) {
-    return new Recorder.Wanted(
-        known.id(), known.service(), known.operation(), known.endpoint(), parameters, Set.of());
   }
 
   /** Records a sample again: what is answered now is what is known from now on. */
   SamplesView recordAgain(String service, String operation, String name) {
     SampleStore.Line line = line(service, operation, name);
-    Known known = known(service, operation);
+    Known known = operations.get(service, operation);
     RecordValue parameters =
         ValueJson.readRecord(
             line.parameters(), known.service().shapes(), known.operation().input());
-    Recorder.Recorded recorded = recorder.call(wanted(known, parameters));
+    Recorder.Recorded recorded = recorder.call(known.wanted(parameters));
     if (!(recorded.result().answer().orElse(null) instanceof Answer.Returned returned)) {
       throw Problem.refused(
           recorded.result().findings().isEmpty()

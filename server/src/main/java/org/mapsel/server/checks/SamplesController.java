@@ -5,6 +5,7 @@ import org.mapsel.server.checks.SampleViews.NewSample;
 import org.mapsel.server.checks.SampleViews.PinRequest;
 import org.mapsel.server.checks.SampleViews.ReplayRequest;
 import org.mapsel.server.checks.SampleViews.SamplesView;
+import org.mapsel.server.checks.SampleViews.ScheduleRequest;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -73,6 +74,15 @@ class SamplesController {
       @PathVariable String name,
       @RequestBody PinRequest request) {
     return samples.pin(service, operation, name, request);
+  }
+
+  @PutMapping("/services/{service}/operations/{operation}/samples/{name}/schedule")
+  SamplesView schedule(
+      @PathVariable String service,
+      @PathVariable String operation,
+      @PathVariable String name,
+      @RequestBody ScheduleRequest request) {
+    return samples.schedule(service, operation, name, request);
   }
 
   @PostMapping("/services/{service}/operations/{operation}/samples/{name}/verdicts")

@@ -19,6 +19,7 @@ import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.message.http.FirstValues;
 import org.mapsel.core.ref.EndpointId;
@@ -243,6 +244,37 @@ public class Recorder {
         .flatMap(SampleStore.Kept::answer)
         .map(ValueJson::read)
         .orElse(Value.ABSENT);
+  }
+
+  /**
+   * An exchange as it is kept: every secret hidden, long bodies cut.
+   *
+   * @param whole whether all of both bodies was kept
+   */
+  public record Logged(
+      String service,
+      String operation,
+      Request request,
+      Optional<Response> response,
+      boolean whole) {}
+
+  /** An exchange of the log. */
+  public Optional<Logged> logged(String exchange) {
+    return exchanges
+        .find(exchange)
+        .map(
+            kept ->
+                new Logged(
+                    kept.service(),
+                    kept.operation(),
+                    new Request(
+                        kept.method(), kept.address(), kept.requestHeaders(), kept.requestBody()),
+                    kept.status()
+                        .map(
+                            status ->
+                                new Response(status, kept.responseHeaders(), kept.responseBody())),
+                    kept.requestBody().length < ExchangeStore.MAX_BODY
+                        && kept.responseBytes() <= kept.responseBody().length));
   }
 
   /** What was answered in an exchange; nothing if there is none, or nobody answered. */

@@ -68,6 +68,7 @@ public class SampleStore {
    * @param origin whether it was recorded or made
    * @param pinned what must hold of it, if it is a check
    * @param verdict what came of that last
+   * @param everyMinutes how often it runs by itself, if it does
    */
   public record Line(
       String service,
@@ -78,7 +79,8 @@ public class SampleStore {
       JsonNode parameters,
       Optional<JsonNode> answer,
       Optional<JsonNode> pinned,
-      Optional<JsonNode> verdict) {}
+      Optional<JsonNode> verdict,
+      Optional<Integer> everyMinutes) {}
 
   /** All samples that have names, by service and operation. */
   public List<Line> all() {
@@ -102,7 +104,8 @@ public class SampleStore {
         json.readTree(row.getParameters().data()),
         read(row.getAnswer()),
         Optional.ofNullable(row.getPinned()).map(pinned -> json.readTree(pinned.data())),
-        Optional.ofNullable(row.getVerdict()).map(verdict -> json.readTree(verdict.data())));
+        Optional.ofNullable(row.getVerdict()).map(verdict -> json.readTree(verdict.data())),
+        Optional.ofNullable(row.getEveryMinutes()));
   }
 
   private Optional<JsonNode> read(@Nullable JSON column) {

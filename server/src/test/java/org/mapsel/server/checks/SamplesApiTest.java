@@ -6,6 +6,7 @@ import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
+import org.mapsel.server.samples.SampleStore;
 import org.mapsel.server.testing.Api;
 import org.mapsel.server.testing.FakeBerthing;
 import org.mapsel.server.testing.TestServer;
@@ -102,6 +103,84 @@ class SamplesApiTest {
 
     api.put("/api/services/" + service + "/replay", "{'on':false}");
     assertThat(send().body().at("/findings")).isNotEmpty();
+  }
+
+  @Test
+  void whatWentOverTheWireIsSentAgainKeptShownAndCompared() {
+    String exchange = "/api/exchanges/" + send().text("/sent/exchange");
+    Api.Answer again = api.post(exchange + "/repeats", "{}");
+    assertThat(again.body().at("/findings")).isEmpty();
+    String second = again.text("/exchange");
+    assertThat(berthing.received()).hasSize(2);
+    assertThat(berthing.received().getLast()).contains("S-1");
+
+    assertThat(api.get(exchange + "/comparison?with=" + second).body().at("/deviations")).isEmpty();
+    berthing.behave(
+        answer ->
+            FakeBerthing.write(
+                answer,
+                200,
+                "text/xml",
+                FakeBerthing.bytes(FakeBerthing.vessel().replace("6 lines", "8 lines"))));
+    String third = send().text("/sent/exchange");
+    JsonNode differs = api.get(exchange + "/comparison?with=" + third).body().at("/deviations/0");
+    assertThat(differs.at("/expected").asString()).contains("6 lines");
+    assertThat(differs.at("/actual").asString()).contains("8 lines");
+
+    assertThat(api.post(exchange + "/samples", "{'name':'From the log'}").status()).isEqualTo(201);
+    JsonNode kept =
+        SERVER
+            .bean(SampleStore.class)
+            .line(service, "VesselParticulars", "From the log")
+            .orElseThrow()
+            .parameters();
+    assertThat(kept.toString()).contains("S-1");
+    api.post(exchange + "/uses", "{}");
+    assertThat(api.get(operation).body().at("/sample/answer").toString()).contains("6 lines");
+
+    berthing.behave(
+        answer -> FakeBerthing.write(answer, 500, "text/plain", FakeBerthing.bytes("no")));
+    String failed = "/api/exchanges/" + send().text("/sent/exchange");
+    assertThat(api.post(failed + "/samples", "{'name':'Bad'}").status()).isEqualTo(422);
+    assertThat(api.post("/api/exchanges/none/repeats", "{}").status()).isEqualTo(404);
+  }
+
+  @Test
+  void checksRunByThemselvesAsOftenAsIsWished() {
+    send();
+    keep("Salt Wren", "");
+    String sample = operation + "/samples/Salt%20Wren";
+    assertThat(api.put(sample + "/schedule", "{'everyMinutes':5}").code())
+        .isEqualTo("SERVER_SAMPLE_NO_CHECK");
+    api.put(
+        sample + "/check", "{'check':{'values':false,'ignored':[],'unordered':[],'tolerance':0}}");
+    assertThat(api.put(sample + "/schedule", "{'everyMinutes':0}").code())
+        .isEqualTo("SERVER_CHECK_PAUSE_WRONG");
+    JsonNode set = sample(api.put(sample + "/schedule", "{'everyMinutes':5}"), "Salt Wren");
+    assertThat(set.at("/everyMinutes").asInt()).isEqualTo(5);
+    assertThat(set.at("/runs")).isEmpty();
+
+    ScheduledChecks checks = SERVER.bean(ScheduledChecks.class);
+    api.put("/api/services/" + service + "/replay", "{'on':true}");
+    checks.runDue();
+    assertThat(sample(api.get("/api/samples"), "Salt Wren").at("/runs"))
+        .as("nothing is told of a service that is not asked")
+        .isEmpty();
+    api.put("/api/services/" + service + "/replay", "{'on':false}");
+    checks.runDue();
+    checks.runDue();
+    assertThat(sample(api.get("/api/samples"), "Salt Wren").at("/runs").valueStream())
+        .as("once in five minutes")
+        .singleElement()
+        .satisfies(run -> assertThat(run.at("/holds").asBoolean()).isTrue());
+
+    berthing.close();
+    api.post(sample + "/verdicts", "{}");
+    assertThat(sample(api.get("/api/samples"), "Salt Wren").at("/runs").valueStream())
+        .extracting(run -> run.at("/holds").asBoolean())
+        .containsExactly(true, false);
+    api.delete(sample);
+    assertThat(api.get("/api/samples").status()).isEqualTo(200);
   }
 
   @Test

@@ -1,0 +1,56 @@
+package org.mapsel.server.checks;
+
+import java.util.Set;
+import org.mapsel.core.ref.EndpointId;
+import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.Service;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.server.samples.Recorder;
+import org.mapsel.server.services.Editions;
+import org.mapsel.server.services.Workspace;
+import org.mapsel.server.web.Problem;
+import org.springframework.stereotype.Component;
+
+/** Operations of the newest editions of the workspace's services. */
+@Component
+class KnownOperations {
+
+  private final Workspace workspace;
+  private final Editions editions;
+
+  KnownOperations(Workspace workspace, Editions editions) {
+    this.workspace = workspace;
+    this.editions = editions;
+  }
+
+  /** An operation, and where it is asked. */
+  record Known(String id, Service service, Operation operation, EndpointId endpoint) {
+
+    /** A call of it whose whole answer is wanted. */
+    Recorder.Wanted wanted(RecordValue parameters) {
+      return new Recorder.Wanted(id, service, operation, endpoint, parameters, Set.of());
+    }
+  }
+
+  /**
+   * Finds one.
+   *
+   * @throws Problem if it is not there
+   */
+  Known get(String service, String operation) {
+    Service described =
+        editions
+            .get(
+                workspace
+                    .newestEdition(service)
+                    .orElseThrow(
+                        () -> Problem.missing("SERVER_SERVICE_MISSING", "service", service)))
+            .service();
+    Operation known =
+        described
+            .findOperation(new OperationId(operation))
+            .orElseThrow(() -> Problem.missing("SERVER_OPERATION_MISSING", "operation", operation));
+    return new Known(service, described, known, workspace.endpointOf(service));
+  }
+}

@@ -1,0 +1,153 @@
+package org.mapsel.server.checks;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.call.Caller;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.Answer;
+import org.mapsel.core.serve.IncomingRequest;
+import org.mapsel.core.serve.ReadRequest;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.verify.Check;
+import org.mapsel.core.verify.Comparison;
+import org.mapsel.server.checks.KnownOperations.Known;
+import org.mapsel.server.checks.LoggedViews.ComparisonView;
+import org.mapsel.server.checks.LoggedViews.SentAgain;
+import org.mapsel.server.checks.LoggedViews.ShownAgain;
+import org.mapsel.server.checks.SampleViews.DeviationView;
+import org.mapsel.server.checks.SampleViews.SamplesView;
+import org.mapsel.server.samples.Recorder;
+import org.mapsel.server.samples.SampleStore;
+import org.mapsel.server.web.FindingView;
+import org.mapsel.server.web.Problem;
+import org.springframework.stereotype.Component;
+
+/**
+ * Exchanges of the log put to use: sent again, shown in the field sheet, kept as samples, compared.
+ * Their requests are read back as the service would read them.
+ */
+@Component
+class LoggedExchanges {
+
+  private static final Check SAME_VALUES =
+      new Check(
+          Check.Holds.VALUES,
+          List.of(),
+          List.of(),
+          List.of(),
+          Check.SHAPE.tolerance(),
+          Optional.empty());
+
+  private final Recorder recorder;
+  private final KnownOperations operations;
+  private final SampleStore store;
+  private final Samples samples;
+
+  LoggedExchanges(
+      Recorder recorder, KnownOperations operations, SampleStore store, Samples samples) {
+    this.recorder = recorder;
+    this.operations = operations;
+    this.store = store;
+    this.samples = samples;
+  }
+
+  /** An exchange, with the operation that it was of. */
+  private record Read(Recorder.Logged logged, Known known) {
+
+    RecordValue parameters() {
+      return IncomingRequest.of(logged.request())
+          .filter(request -> logged.whole())
+          .flatMap(request -> ReadRequest.of(known.service(), request))
+          .filter(read -> read.operation().equals(known.operation().id()))
+          .map(ReadRequest::parameters)
+          .orElseThrow(() -> Problem.conflict("SERVER_EXCHANGE_UNREADABLE"));
+    }
+
+    RecordValue answer() {
+      Outcome<Answer> answer =
+          logged
+              .response()
+              .filter(response -> logged.whole())
+              .map(
+                  response ->
+                      Caller.answer(
+                          known.service(),
+                          known.operation(),
+                          known
+                              .operation()
+                              .wire(known.endpoint())
+                              .orElse(known.operation().wires().getFirst()),
+                          response,
+                          Set.of()))
+              .orElse(Outcome.failed(Finding.error("SERVER_EXCHANGE_NO_ANSWER")));
+      return answer.value().orElse(null) instanceof Answer.Returned returned
+              && returned.value() instanceof RecordValue record
+          ? record
+          : refused(answer.findings());
+    }
+
+    private static RecordValue refused(List<Finding> findings) {
+      throw Problem.refused(
+          findings.isEmpty() ? List.of(Finding.error("SERVER_EXCHANGE_NO_ANSWER")) : findings);
+    }
+  }
+
+  private Read read(String exchange) {
+    Recorder.Logged logged =
+        recorder.logged(exchange).orElseThrow(() -> Problem.missing("SERVER_EXCHANGE_MISSING"));
+    return new Read(logged, operations.get(logged.service(), logged.operation()));
+  }
+
+  /** Sends what was sent once more, with the access that there is now. */
+  SentAgain again(String exchange) {
+    Read read = read(exchange);
+    Recorder.Recorded recorded = recorder.call(read.known().wanted(read.parameters()));
+    return new SentAgain(
+        recorded.sent().map(Recorder.Sent::exchange).orElse(null),
+        FindingView.of(recorded.result().findings()));
+  }
+
+  /** Shows what was sent, and the answer if it was one, in the field sheet of its operation. */
+  ShownAgain show(String exchange) {
+    Read read = read(exchange);
+    boolean answered =
+        read.logged().response().filter(response -> response.status() < 300).isPresent();
+    store.put(
+        read.known().id(),
+        read.known().operation().id().text(),
+        SampleStore.LAST,
+        ValueJson.write(read.parameters()),
+        answered ? Optional.of(ValueJson.write(read.answer())) : Optional.empty(),
+        Optional.of(exchange));
+    return new ShownAgain(read.known().id(), read.known().operation().id().text());
+  }
+
+  /** Keeps what was sent and answered as a sample. */
+  SamplesView keep(String exchange, String name) {
+    Read read = read(exchange);
+    samples.keep(
+        read.known().id(),
+        read.known().operation().id().text(),
+        name,
+        ValueJson.write(read.parameters()),
+        ValueJson.write(read.answer()));
+    return samples.all();
+  }
+
+  /** What the answer of one exchange has that that of another has not. */
+  ComparisonView compare(String exchange, String other) {
+    Read known = read(exchange);
+    Read now = read(other);
+    if (!known.known().id().equals(now.known().id())
+        || !known.known().operation().equals(now.known().operation())) {
+      throw Problem.conflict("SERVER_EXCHANGES_APART");
+    }
+    return new ComparisonView(
+        Comparison.of(known.answer(), now.answer(), SAME_VALUES).stream()
+            .map(DeviationView::of)
+            .toList());
+  }
+}
