@@ -30,7 +30,9 @@ export function DeviationTable({ deviations, action }: Props) {
       <thead>
         <tr>
           <th scope="col">Field</th>
-          <th scope="col">What</th>
+          <Box component="th" scope="col" sx={{ width: 130 }}>
+            What
+          </Box>
           <th scope="col">Known</th>
           <th scope="col">Now</th>
           {action && <th aria-label="What to do" />}

@@ -3,8 +3,8 @@ import { BarChart } from '@mui/x-charts/BarChart';
 import type { SampleLine } from '@/api/client';
 import { momentText } from '@/lib/format';
 
-const WIDTH = 260;
-const HEIGHT = 56;
+const WIDTH = 150;
+const HEIGHT = 36;
 
 /** How long the last runs of a check took, and which of them did not hold. */
 export function RunsChart({ name, runs }: { name: string; runs: SampleLine['runs'] }) {

@@ -83,6 +83,7 @@ export function SampleRow({ sample }: { sample: SampleLine }) {
         </Box>
         <Box sx={{ color: colour, flex: '0 0 170px' }}>
           {words}
+          {sample.runs.length > 1 && <RunsChart name={name} runs={sample.runs} />}
           {sample.everyMinutes !== undefined && (
             <Box sx={{ color: 'text.secondary', fontSize: 12.5 }}>
               runs {pauseWords(sample.everyMinutes)}
@@ -150,7 +151,6 @@ export function SampleRow({ sample }: { sample: SampleLine }) {
         {check && <MenuItem onClick={act(pin(undefined))}>No check any more</MenuItem>}
         <MenuItem onClick={act(() => unwrap(api.DELETE(base, { params })))}>Remove</MenuItem>
       </Menu>
-      {sample.runs.length > 1 && <RunsChart name={name} runs={sample.runs} />}
       {doing.error && <Problem error={doing.error} />}
       {open && verdict && !verdict.holds && (
         <Deviations

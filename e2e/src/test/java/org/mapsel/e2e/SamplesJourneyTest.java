@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeAll;
@@ -60,6 +61,12 @@ class SamplesJourneyTest {
     sample.getByText("What differs").click();
     assertThat(user.role(AriaRole.TABLE, "What differs")).containsText("pilotOrdered");
 
+    user.press("More for A usual day");
+    user.role(AriaRole.MENUITEM, "Run it every hour").click();
+    assertThat(sample).containsText("runs every hour");
+    assertThat(user.page.getByLabel("Runs of A usual day: 2, of which 1 did not hold")).isVisible();
+    user.goTo("/services").sees("A usual day does not hold any more");
+
     handOver(user);
     user.goTo("/samples/log").sees("The last day");
     assertThat(user.role(AriaRole.TABLE, "How operations did")).containsText("ListArrivals");
@@ -72,6 +79,38 @@ class SamplesJourneyTest {
     user.type("Day", "2031-05-14").press("List arrivals");
     user.sees("Berthing is answered for from samples");
     assertThat(user.page.getByRole(AriaRole.ROW).nth(1)).containsText("Marrow Curlew");
+    user.goTo("/samples").page.getByLabel("Answer for Berthing from here").click();
+    user.doesNotSee("answered from here; nothing is sent");
+    user.page.context().close();
+  }
+
+  @Test
+  void whatWentOverTheWireIsComparedKeptAndOpenedAgain() {
+    User user = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
+    for (String day : List.of("2031-05-14", "2031-05-15")) {
+      user.type("day value", day).press("Send");
+      user.sees("just answered");
+      user.sees(day.equals("2031-05-14") ? "Marrow Curlew" : "Hollow Tern");
+    }
+    user.goTo("/samples/log");
+    Locator lines =
+        user.page
+            .getByRole(AriaRole.BUTTON)
+            .filter(new Locator.FilterOptions().setHasText("Berthing / ListArrivals"));
+    lines.nth(1).click();
+    user.press("Compare others with this");
+    lines.nth(0).click();
+    user.press("Compare with the chosen one");
+    assertThat(user.role(AriaRole.TABLE, "What differs")).containsText("Marrow Curlew");
+
+    lines.nth(0).click();
+    user.press("Keep as sample");
+    user.role(AriaRole.TEXTBOX, "Name of the sample").fill("The fourteenth");
+    user.press("Keep it").sees("It is among the samples now.");
+    user.press("Send again").sees("Compare no more");
+    user.press("Open in the field sheet");
+    assertThat(user.page.getByLabel("day value")).hasValue("2031-05-14");
+    user.sees("Marrow Curlew");
     user.page.context().close();
   }
 
