@@ -4,25 +4,16 @@ import java.time.Clock;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.exchange.Exchanger;
-import org.mapsel.core.finding.Finding;
-import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.json.ValueJson;
-import org.mapsel.core.message.Answer;
 import org.mapsel.core.model.Formats;
-import org.mapsel.core.page.Call;
-import org.mapsel.core.page.Part;
-import org.mapsel.core.page.ServiceLookup;
-import org.mapsel.core.page.run.Lines;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.page.run.PageRunner;
@@ -32,7 +23,6 @@ import org.mapsel.core.page.view.PageViews;
 import org.mapsel.core.page.view.PartView;
 import org.mapsel.core.page.view.TakenRows;
 import org.mapsel.core.ref.PartId;
-import org.mapsel.core.service.Operation;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
@@ -42,14 +32,10 @@ import org.mapsel.server.runs.RunViews.EventRequest;
 import org.mapsel.server.runs.RunViews.RunRequest;
 import org.mapsel.server.runs.RunViews.RunView;
 import org.mapsel.server.runs.RunViews.TracedCall;
-import org.mapsel.server.runs.RunViews.TracedParameter;
-import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.samples.Simulation;
 import org.mapsel.server.samples.Stops;
-import org.mapsel.server.web.FindingView;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -61,17 +47,17 @@ import tools.jackson.databind.node.ObjectNode;
 class Runs {
 
   private final OpenPages pages;
-  private final Recorder recorder;
+  private final PageCalls calls;
   private final RunStore store;
   private final Entry entry;
   private final Stops stops;
   private final Clock clock;
 
-  Runs(OpenPages pages, Recorder recorder, RunStore store, Entry entry, Stops stops, Clock clock) {
+  Runs(OpenPages pages, PageCalls calls, RunStore store, Entry entry, Stops stops, Clock clock) {
     this.stops = stops;
     this.entry = entry;
     this.pages = pages;
-    this.recorder = recorder;
+    this.calls = calls;
     this.store = store;
     this.clock = clock;
   }
@@ -125,7 +111,9 @@ class Runs {
     arguments.values().removeIf(RecordValue.class::isInstance);
     return happen(
         running,
-        List.of(entered(running, request.inputs()), new PageEvent.Opened(arguments, List.of())),
+        List.of(
+            VisitorEvents.entered(running, request.inputs()),
+            new PageEvent.Opened(arguments, List.of())),
         simulation(running, request.simulation()),
         request.stop(),
         locale);
@@ -164,86 +152,12 @@ class Runs {
     Running running = pages.running(kept(id));
     return happen(
         running,
-        List.of(entered(running, request.inputs()), event(running, request.event(), locale)),
+        List.of(
+            VisitorEvents.entered(running, request.inputs()),
+            visitor(running, locale).of(request.event())),
         simulation(running, request.simulation()),
         request.stop(),
         locale);
-  }
-
-  /** What is told of a visitor; what is not on the page for them cannot have happened. */
-  private PageEvent event(Running running, RunViews.Happening happening, Locale locale) {
-    return switch (happening) {
-      case RunViews.Happening.ButtonPressed pressed -> pressed(running, pressed, locale);
-      case RunViews.Happening.RowPicked chosen -> {
-        PartId part = shown(running, chosen.part(), locale);
-        boolean there =
-            views(running, locale)
-                .rows(part, 0, 0)
-                .filter(rows -> chosen.row() >= 0 && chosen.row() < rows.all())
-                .isPresent();
-        if (!there) {
-          throw Problem.conflict("SERVER_ROW_GONE");
-        }
-        yield new PageEvent.RowChosen(part, chosen.row());
-      }
-      case RunViews.Happening.RowsArranged arranged ->
-          new PageEvent.Arranged(
-              shown(running, arranged.part(), locale),
-              new PageState.Arrangement(
-                  Optional.ofNullable(arranged.by()).map(PartId::new),
-                  arranged.descending(),
-                  arranged.find()));
-      case RunViews.Happening.Replied replied -> new PageEvent.Replied(replied.yes());
-      case RunViews.Happening.TimePassed passed -> new PageEvent.Passed(passed.seconds());
-      case RunViews.Happening.VisitorBack back -> new PageEvent.CameBack();
-      case RunViews.Happening.ValuesEntered entered -> new PageEvent.Entered(Map.of());
-    };
-  }
-
-  private PageEvent pressed(
-      Running running, RunViews.Happening.ButtonPressed pressed, Locale locale) {
-    if (pressed.row() == null) {
-      return new PageEvent.Pressed(shown(running, pressed.button(), locale));
-    }
-    PartId button = new PartId(pressed.button());
-    if (!views(running, locale).shows(button, pressed.row())) {
-      throw Problem.conflict("SERVER_PART_HIDDEN");
-    }
-    return new PageEvent.Pressed(button, Optional.of(pressed.row()));
-  }
-
-  private PartId shown(Running running, String part, Locale locale) {
-    PartId id = new PartId(part);
-    if (!views(running, locale).shows(id)) {
-      throw Problem.conflict("SERVER_PART_HIDDEN");
-    }
-    return id;
-  }
-
-  /** What was typed; what stands in no form of the page cannot have been. */
-  private static PageEvent entered(Running running, Map<String, JsonNode> typed) {
-    Map<PartId, Value> inputs = new HashMap<>();
-    typed.forEach(
-        (input, value) -> {
-          PartId id = new PartId(input);
-          Optional<Part.Lines> lines =
-              running
-                  .plan()
-                  .page()
-                  .part(id)
-                  .filter(Part.Lines.class::isInstance)
-                  .map(Part.Lines.class::cast);
-          if (lines.isPresent()) {
-            if (value.size() > Lines.MOST) {
-              throw Problem.refused(
-                  Finding.error("SERVER_LINES_TOO_MANY", "limit", String.valueOf(Lines.MOST)));
-            }
-            inputs.put(id, Lines.checked(lines.get(), ValueJson.read(value)));
-          } else if (running.plan().inputs().containsKey(id)) {
-            inputs.put(id, ValueJson.read(value));
-          }
-        });
-    return new PageEvent.Entered(inputs);
   }
 
   /** Rows of a table that were not drawn yet. */
@@ -258,8 +172,12 @@ class Runs {
   TakenRows taken(String id, String part, Locale locale) {
     Running running = pages.running(kept(id));
     return views(running, locale)
-        .taken(shown(running, part, locale))
+        .taken(visitor(running, locale).shown(part))
         .orElseThrow(() -> Problem.missing("APP_PART_MISSING", "part", part, "page", ""));
+  }
+
+  private VisitorEvents visitor(Running running, Locale locale) {
+    return new VisitorEvents(views(running, locale));
   }
 
   private PageViews views(Running running, Locale locale) {
@@ -300,7 +218,9 @@ class Runs {
       }
       List<PageEffect> effects = step(running, events.poll(), locale);
       effects.forEach(effect -> lead(running, effect, course, locale));
-      events.addAll(called(running, effects, course));
+      PageCalls.Made made = calls.made(running, effects, course.way);
+      events.addAll(made.events());
+      course.trace.addAll(made.trace());
     }
     return course;
   }
@@ -380,112 +300,5 @@ class Runs {
           return StateJson.write(stepped.state());
         });
     return effects;
-  }
-
-  /** Makes the calls that a page wants, at once where they are wanted at once. */
-  private List<PageEvent> called(Running running, List<PageEffect> effects, Course course) {
-    List<PageEffect.RunCall> calls = new ArrayList<>();
-    List<Recorder.Wanted> wanted = new ArrayList<>();
-    for (PageEffect effect : effects) {
-      if (effect instanceof PageEffect.RunCall run) {
-        calls.add(run);
-        wanted.add(wanted(running, run));
-      }
-    }
-    List<Recorder.Recorded> recorded = recorder.callAll(wanted, course.way);
-    List<PageEvent> events = new ArrayList<>();
-    for (int i = 0; i < calls.size(); i++) {
-      PageEffect.RunCall run = calls.get(i);
-      Recorder.Recorded one = recorded.get(i);
-      if (running.builder() && one.sent().isPresent()) {
-        recorder.keepLast(
-            wanted.get(i).serviceId(),
-            wanted.get(i).operation(),
-            ValueJson.write(run.parameters()),
-            one);
-      }
-      PageEvent event = event(run, one);
-      events.add(event);
-      course.trace.add(
-          traced(
-              running.page().call(run.call()).orElseThrow(),
-              wanted.get(i).operation(),
-              run.parameters(),
-              event instanceof PageEvent.CallFailed,
-              one));
-    }
-    return events;
-  }
-
-  private Recorder.Wanted wanted(Running running, PageEffect.RunCall run) {
-    Call call = running.page().call(run.call()).orElseThrow();
-    ServiceLookup.Pinned pinned =
-        running
-            .reach()
-            .pinned(call.id())
-            .orElseThrow(
-                () ->
-                    Problem.missing(
-                        "APP_OPERATION_MISSING",
-                        "operation",
-                        call.operation().text(),
-                        "service",
-                        call.service()));
-    return new Recorder.Wanted(
-        call.service(),
-        pinned.service(),
-        pinned.operation(),
-        call.endpoint(),
-        run.parameters(),
-        running.builder() ? Set.of() : running.plan().wanted().getOrDefault(call.id(), Set.of()));
-  }
-
-  private static PageEvent event(PageEffect.RunCall run, Recorder.Recorded recorded) {
-    String exchange = recorded.sent().map(Recorder.Sent::exchange).orElse("");
-    return recorded
-        .result()
-        .answer()
-        .<PageEvent>map(
-            answer ->
-                switch (answer) {
-                  case Answer.Returned returned ->
-                      new PageEvent.Answered(run, returned.value(), exchange);
-                  case Answer.Failed failed -> new PageEvent.CallFailed(run, failed.reason());
-                })
-        .orElseGet(() -> new PageEvent.CallFailed(run, reason(recorded.result().findings())));
-  }
-
-  private static String reason(List<Finding> findings) {
-    return findings.stream()
-        .filter(Finding::isError)
-        .map(finding -> FindingText.message(finding) + " " + FindingText.advice(finding))
-        .findFirst()
-        .orElse("");
-  }
-
-  private static TracedCall traced(
-      Call call,
-      Operation operation,
-      RecordValue parameters,
-      boolean failed,
-      Recorder.Recorded recorded) {
-    List<TracedParameter> sent = new ArrayList<>();
-    for (Call.Parameter parameter : call.parameters()) {
-      Value value = parameters.at(parameter.path());
-      // What stands in a record that is filled as a whole is told with it.
-      if (!value.isAbsent() && call.around(parameter.path()).isEmpty()) {
-        sent.add(new TracedParameter(parameter.path(), ValueJson.writeForDoubles(value)));
-      }
-    }
-    return new TracedCall(
-        call.id().text(),
-        operation.name(),
-        sent,
-        failed,
-        recorded.sent().map(Recorder.Sent::exchange).orElse(null),
-        recorded.sent().map(Recorder.Sent::status).orElse(null),
-        recorded.sent().map(Recorder.Sent::tookMillis).orElse(null),
-        recorded.sent().map(Recorder.Sent::startedAt).orElse(null),
-        FindingView.of(recorded.result().findings()));
   }
 }

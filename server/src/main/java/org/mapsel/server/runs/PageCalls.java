@@ -1,0 +1,151 @@
+package org.mapsel.server.runs;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.function.UnaryOperator;
+import org.mapsel.core.exchange.Exchanger;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.FindingText;
+import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.Answer;
+import org.mapsel.core.page.Call;
+import org.mapsel.core.page.ServiceLookup;
+import org.mapsel.core.page.run.PageEffect;
+import org.mapsel.core.page.run.PageEvent;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
+import org.mapsel.server.runs.RunViews.TracedCall;
+import org.mapsel.server.runs.RunViews.TracedParameter;
+import org.mapsel.server.samples.Recorder;
+import org.mapsel.server.web.FindingView;
+import org.mapsel.server.web.Problem;
+import org.springframework.stereotype.Component;
+
+/** Makes the calls of pages. */
+@Component
+class PageCalls {
+
+  private final Recorder recorder;
+
+  PageCalls(Recorder recorder) {
+    this.recorder = recorder;
+  }
+
+  /**
+   * Calls that were made.
+   *
+   * @param events what they answered, for the page to go on with
+   * @param trace each of them for those who build the page
+   */
+  record Made(List<PageEvent> events, List<TracedCall> trace) {}
+
+  /** Makes the calls that a page wants, at once where they are wanted at once. */
+  Made made(Running running, List<PageEffect> effects, UnaryOperator<Exchanger> way) {
+    List<PageEffect.RunCall> calls = new ArrayList<>();
+    List<Recorder.Wanted> wanted = new ArrayList<>();
+    for (PageEffect effect : effects) {
+      if (effect instanceof PageEffect.RunCall run) {
+        calls.add(run);
+        wanted.add(wanted(running, run));
+      }
+    }
+    List<Recorder.Recorded> recorded = recorder.callAll(wanted, way);
+    List<PageEvent> events = new ArrayList<>();
+    List<TracedCall> trace = new ArrayList<>();
+    for (int i = 0; i < calls.size(); i++) {
+      PageEffect.RunCall run = calls.get(i);
+      Recorder.Recorded one = recorded.get(i);
+      if (running.builder() && one.sent().isPresent()) {
+        recorder.keepLast(
+            wanted.get(i).serviceId(),
+            wanted.get(i).operation(),
+            ValueJson.write(run.parameters()),
+            one);
+      }
+      PageEvent event = event(run, one);
+      events.add(event);
+      trace.add(
+          traced(
+              running.page().call(run.call()).orElseThrow(),
+              wanted.get(i).operation(),
+              run.parameters(),
+              event instanceof PageEvent.CallFailed,
+              one));
+    }
+    return new Made(events, trace);
+  }
+
+  private Recorder.Wanted wanted(Running running, PageEffect.RunCall run) {
+    Call call = running.page().call(run.call()).orElseThrow();
+    ServiceLookup.Pinned pinned =
+        running
+            .reach()
+            .pinned(call.id())
+            .orElseThrow(
+                () ->
+                    Problem.missing(
+                        "APP_OPERATION_MISSING",
+                        "operation",
+                        call.operation().text(),
+                        "service",
+                        call.service()));
+    return new Recorder.Wanted(
+        call.service(),
+        pinned.service(),
+        pinned.operation(),
+        call.endpoint(),
+        run.parameters(),
+        running.builder() ? Set.of() : running.plan().wanted().getOrDefault(call.id(), Set.of()));
+  }
+
+  private static PageEvent event(PageEffect.RunCall run, Recorder.Recorded recorded) {
+    String exchange = recorded.sent().map(Recorder.Sent::exchange).orElse("");
+    return recorded
+        .result()
+        .answer()
+        .<PageEvent>map(
+            answer ->
+                switch (answer) {
+                  case Answer.Returned returned ->
+                      new PageEvent.Answered(run, returned.value(), exchange);
+                  case Answer.Failed failed -> new PageEvent.CallFailed(run, failed.reason());
+                })
+        .orElseGet(() -> new PageEvent.CallFailed(run, reason(recorded.result().findings())));
+  }
+
+  private static String reason(List<Finding> findings) {
+    return findings.stream()
+        .filter(Finding::isError)
+        .map(finding -> FindingText.message(finding) + " " + FindingText.advice(finding))
+        .findFirst()
+        .orElse("");
+  }
+
+  private static TracedCall traced(
+      Call call,
+      Operation operation,
+      RecordValue parameters,
+      boolean failed,
+      Recorder.Recorded recorded) {
+    List<TracedParameter> sent = new ArrayList<>();
+    for (Call.Parameter parameter : call.parameters()) {
+      Value value = parameters.at(parameter.path());
+      // What stands in a record that is filled as a whole is told with it.
+      if (!value.isAbsent() && call.around(parameter.path()).isEmpty()) {
+        sent.add(new TracedParameter(parameter.path(), ValueJson.writeForDoubles(value)));
+      }
+    }
+    return new TracedCall(
+        call.id().text(),
+        operation.name(),
+        sent,
+        failed,
+        recorded.sent().map(Recorder.Sent::exchange).orElse(null),
+        recorded.sent().map(Recorder.Sent::status).orElse(null),
+        recorded.sent().map(Recorder.Sent::tookMillis).orElse(null),
+        recorded.sent().map(Recorder.Sent::startedAt).orElse(null),
+        FindingView.of(recorded.result().findings()));
+  }
+}
