@@ -8,6 +8,7 @@ import { useState } from 'react';
 import { api, type Samples, unwrap } from '@/api/client';
 import { samplesQuery, servicesQuery } from '@/api/queries';
 import { NameDialog } from '@/ui/NameDialog';
+import { GiveSample } from './GiveSample';
 
 const MADE = [
   { made: 'EMPTY', words: 'No rows' },
@@ -29,6 +30,7 @@ interface Props {
 export function SampleMenu({ service, operation, answered, onShown }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement>();
   const [naming, setNaming] = useState(false);
+  const [giving, setGiving] = useState(false);
   const queries = useQueryClient();
   const { data } = useQuery({ ...samplesQuery, enabled: anchor !== undefined });
   const params = { path: { service, operation } };
@@ -131,7 +133,25 @@ export function SampleMenu({ service, operation, answered, onShown }: Props) {
         >
           Keep this answer…
         </MenuItem>
+        <MenuItem
+          onClick={() => {
+            close();
+            setGiving(true);
+          }}
+        >
+          Give an answer…
+        </MenuItem>
       </Menu>
+      {giving && (
+        <GiveSample
+          service={service}
+          operation={operation}
+          onKept={settled}
+          onClose={() => {
+            setGiving(false);
+          }}
+        />
+      )}
       {naming && (
         <NameDialog
           label="Name of the sample"

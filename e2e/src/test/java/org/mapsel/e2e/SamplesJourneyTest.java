@@ -4,6 +4,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -111,8 +113,28 @@ class SamplesJourneyTest {
     user.press("Open in the field sheet");
     assertThat(user.page.getByLabel("day value")).hasValue("2031-05-14");
     user.sees("Marrow Curlew");
+    user.press("Samples");
+    user.role(AriaRole.MENUITEM, "Give an answer…").click();
+    user.page
+        .getByLabel("File with the answer")
+        .setInputFiles(
+            new FilePayload(
+                "Quiet day.xml", "text/xml", QUIET_DAY.getBytes(StandardCharsets.UTF_8)));
+    assertThat(user.role(AriaRole.TEXTBOX, "Name of the sample")).hasValue("Quiet day");
+    user.press("Keep it").press("Samples");
+    user.role(AriaRole.MENUITEM, "Quiet day").click();
+    user.sees("Idle Petrel");
     user.page.context().close();
   }
+
+  private static final String QUIET_DAY =
+      """
+      <s:Envelope xmlns:s="http://www.w3.org/2003/05/soap-envelope"><s:Body>
+      <ListArrivalsResponse xmlns="urn:saltmere:berthing" xmlns:t="urn:saltmere:berthing:types">
+      <asOf>2031-05-16T05:00:00Z</asOf><total>1</total>
+      <arrivals><t:arrivalId>1</t:arrivalId><t:vessel><t:name>Idle Petrel</t:name></t:vessel></arrivals>
+      </ListArrivalsResponse></s:Body></s:Envelope>
+      """;
 
   /** What is handed over is checked first; whoever saw what fails may release it all the same. */
   private static void handOver(User user) {

@@ -84,8 +84,7 @@ class LoggedExchanges {
                           Set.of()))
               .orElse(Outcome.failed(Finding.error("SERVER_EXCHANGE_NO_ANSWER")));
       return answer.value().orElse(null) instanceof Answer.Returned returned
-              && returned.value() instanceof RecordValue record
-          ? record
+          ? returned.value()
           : refused(answer.findings());
     }
 

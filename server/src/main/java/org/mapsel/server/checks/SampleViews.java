@@ -128,6 +128,18 @@ public final class SampleViews {
     }
   }
 
+  /**
+   * Samples that are given as text.
+   *
+   * @param text an answer, a request with its answer, or an HTTP archive
+   */
+  record GivenRequest(String name, String text) {
+    GivenRequest {
+      Objects.requireNonNull(name);
+      Objects.requireNonNull(text);
+    }
+  }
+
   /** Answers that are made up. */
   enum MadeKind {
     EMPTY,

@@ -8,12 +8,14 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiPredicate;
 import org.mapsel.core.finding.Finding;
+import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.http.FirstValues;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.sample.LongestValues;
 import org.mapsel.core.sample.SampleMaker;
+import org.mapsel.core.serve.GivenSample;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.verify.Check;
@@ -24,6 +26,7 @@ import org.mapsel.server.checks.KnownOperations.Known;
 import org.mapsel.server.checks.SampleViews.CheckRunView;
 import org.mapsel.server.checks.SampleViews.CheckView;
 import org.mapsel.server.checks.SampleViews.DeviationView;
+import org.mapsel.server.checks.SampleViews.GivenRequest;
 import org.mapsel.server.checks.SampleViews.MadeKind;
 import org.mapsel.server.checks.SampleViews.NewSample;
 import org.mapsel.server.checks.SampleViews.PinRequest;
@@ -167,6 +170,24 @@ public class Samples {
         parameters,
         Optional.of(answer),
         SampleOrigin.RECORDED.name());
+  }
+
+  /** Keeps what somebody gives as text; several of an archive get numbers behind the name. */
+  SamplesView keepGiven(String service, String operation, GivenRequest given) {
+    String name = checked(given.name());
+    Known known = operations.get(service, operation);
+    Outcome<List<GivenSample>> read =
+        GivenSample.of(known.service(), known.operation(), known.endpoint(), given.text());
+    List<GivenSample> all = read.value().orElseThrow(() -> Problem.refused(read.findings()));
+    for (int i = 0; i < all.size(); i++) {
+      keep(
+          service,
+          operation,
+          i == 0 ? name : name + " " + (i + 1),
+          ValueJson.write(all.get(i).parameters()),
+          ValueJson.write(all.get(i).answer()));
+    }
+    return all();
   }
 
   private static RecordValue made(Known known, MadeKind kind) {

@@ -1,6 +1,7 @@
 package org.mapsel.server.checks;
 
 import java.util.Optional;
+import org.mapsel.server.checks.SampleViews.GivenRequest;
 import org.mapsel.server.checks.SampleViews.NewSample;
 import org.mapsel.server.checks.SampleViews.PinRequest;
 import org.mapsel.server.checks.SampleViews.ReplayRequest;
@@ -52,6 +53,16 @@ class SamplesController {
       @PathVariable String operation,
       @RequestBody NewSample request) {
     return samples.keep(service, operation, request);
+  }
+
+  /** Keeps what somebody gives as text. */
+  @PostMapping("/services/{service}/operations/{operation}/given-samples")
+  @ResponseStatus(HttpStatus.CREATED)
+  SamplesView keepGiven(
+      @PathVariable String service,
+      @PathVariable String operation,
+      @RequestBody GivenRequest request) {
+    return samples.keepGiven(service, operation, request);
   }
 
   @DeleteMapping("/services/{service}/operations/{operation}/samples/{name}")

@@ -11,6 +11,8 @@ import org.mapsel.server.testing.Api;
 import org.mapsel.server.testing.FakeBerthing;
 import org.mapsel.server.testing.TestServer;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Samples by their names, checks, and answers without the service. */
 class SamplesApiTest {
@@ -143,6 +145,32 @@ class SamplesApiTest {
     String failed = "/api/exchanges/" + send().text("/sent/exchange");
     assertThat(api.post(failed + "/samples", "{'name':'Bad'}").status()).isEqualTo(422);
     assertThat(api.post("/api/exchanges/none/repeats", "{}").status()).isEqualTo(404);
+  }
+
+  @Test
+  void answersThatSomebodyHasAreKeptAsSamples() {
+    JsonMapper json = new JsonMapper();
+    ObjectNode given = json.createObjectNode().put("name", "Pasted");
+    given.put("text", FakeBerthing.vessel());
+    assertThat(api.postAsIs(operation + "/given-samples", given.toString()).status())
+        .isEqualTo(201);
+    String exchange = "/api/exchanges/" + send().text("/sent/exchange");
+    given.put("name", "Archived").put("text", api.get(exchange + "/har").body().toString());
+    assertThat(api.postAsIs(operation + "/given-samples", given.toString()).status())
+        .isEqualTo(201);
+
+    SampleStore store = SERVER.bean(SampleStore.class);
+    SampleStore.Line archived = store.line(service, "VesselParticulars", "Archived").orElseThrow();
+    assertThat(archived.parameters().toString()).contains("S-1");
+    assertThat(archived.answer())
+        .isEqualTo(store.line(service, "VesselParticulars", "Pasted").orElseThrow().answer());
+
+    given.put("text", "{}");
+    assertThat(api.postAsIs(operation + "/given-samples", given.toString()).status())
+        .isEqualTo(422);
+    given.put("text", api.get(exchange + "/har").body().toString().replace("VesselPart", "Other"));
+    assertThat(api.postAsIs(operation + "/given-samples", given.toString()).code())
+        .isEqualTo("SAMPLE_NONE_GIVEN");
   }
 
   @Test
