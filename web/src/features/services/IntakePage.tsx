@@ -13,6 +13,7 @@ import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
 import { CatalogueList } from './components/CatalogueList';
+import { FirstSteps } from './components/FirstSteps';
 import { IntakeBox } from './components/IntakeBox';
 import { IntakeResult } from './components/IntakeResult';
 import { Lately } from './components/Lately';
@@ -65,6 +66,17 @@ export function IntakePage() {
       given.files.length > 0 ? { ...given, entry: address } : { ...given, source: address },
     );
   };
+  const read = (given: Given) => {
+    setList(undefined);
+    const [table] = given.files;
+    if (table && given.files.length === 1 && isTableFile(table.name)) {
+      reading.reset();
+      looking.mutate(table);
+      return;
+    }
+    looking.reset();
+    reading.mutate(given);
+  };
   return (
     <Box sx={{ p: 2.5, maxWidth: 1080 }}>
       <Typography variant="h1" sx={{ mb: 0.5 }}>
@@ -79,19 +91,14 @@ export function IntakePage() {
       <IntakeBox
         busy={reading.isPending || looking.isPending}
         asked={wantsAccess(reading.error)}
-        onRead={(given) => {
-          setList(undefined);
-          const [table] = given.files;
-          if (table && given.files.length === 1 && isTableFile(table.name)) {
-            reading.reset();
-            looking.mutate(table);
-            return;
-          }
-          looking.reset();
-          reading.mutate(given);
-        }}
+        onRead={read}
       />
-      {reading.isIdle && looking.isIdle && <Lately />}
+      {reading.isIdle && looking.isIdle && (
+        <>
+          <Lately />
+          <FirstSteps onTry={read} />
+        </>
+      )}
       {list && !reading.data?.description && (
         <CatalogueList
           catalogue={list.catalogue}

@@ -15,6 +15,7 @@ class FirstPageJourneyTest {
         Browser browser = new Browser()) {
       User user = new User(browser, product).goTo("/");
       user.sees("No service yet.");
+      thereIsSomethingToTry(user);
 
       // Eight actions from the open start page to the first real answer on a page.
       user.page.keyboard().type(standIns.berthing());
@@ -47,6 +48,14 @@ class FirstPageJourneyTest {
       later.press("Undo");
       assertThat(later.heads().nth(0)).not().containsText("Due");
     }
+  }
+
+  /** One press each; nothing is taken by that. */
+  private static void thereIsSomethingToTry(User user) {
+    user.press("A request and its answer").sees("Take 1 operation");
+    user.goTo("/").press("A spreadsheet of berths").sees("Offer it");
+    user.goTo("/").press("The description of a service").sees("listBuoys");
+    user.goTo("/").sees("No service yet.");
   }
 
   /** Ticks, relabels and reorders: due, vessel, hull, berth, state, agent. */
