@@ -236,6 +236,8 @@ export function useRun(options: RunOptions) {
   return {
     run,
     use,
+    /** Whether something was typed that the server does not know yet. */
+    unsent: Object.keys(typed).length > 0,
     error: opening.error ?? happening.error ?? finding.error ?? fetching.error,
     /** Opens the page anew, with what was typed kept. */
     again: () => {

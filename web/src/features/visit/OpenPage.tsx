@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Leads, OpenApp } from '@/api/client';
 import { openQuery } from '@/api/queries';
@@ -8,6 +8,7 @@ import { ReplayNote } from '@/ui/ReplayNote';
 import { Waiting } from '@/ui/Waiting';
 import { DrawnPage } from '@/parts/DrawnPage';
 import { useRun } from '@/parts/useRun';
+import { AskBeforeLeaving } from './AskBeforeLeaving';
 import { useVersion, type Version } from './version';
 import { VisitFrame } from './VisitFrame';
 
@@ -23,7 +24,9 @@ function Finished(props: { view: OpenApp; page: string; version: Version }) {
   const location = useLocation();
   const [search] = useSearchParams();
   const left = location.state as Left | null;
+  const leading = useRef(false);
   const lead = (leads: Leads) => {
+    leading.current = leads.kind !== 'outside';
     switch (leads.kind) {
       case 'page': {
         const address = new URLSearchParams(leads.arguments).toString();
@@ -63,6 +66,7 @@ function Finished(props: { view: OpenApp; page: string; version: Version }) {
   }, [name, view.name]);
   return (
     <>
+      <AskBeforeLeaving unsent={live.unsent} leads={leading} />
       {live.error && <Problem error={live.error} onRetry={live.again} />}
       {!live.run && !live.error && <Waiting what="Opening the page" />}
       {live.run && <ReplayNote services={live.run.replayed} />}

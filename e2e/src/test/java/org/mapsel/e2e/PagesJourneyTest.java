@@ -77,6 +77,20 @@ class PagesJourneyTest {
   }
 
   @Test
+  void whoLeavesWithSomethingTypedIsAskedFirst() {
+    user.visit("duty-desk", "List arrivals");
+    user.type("Day", "2031-05-14").follow("Duty desk");
+    user.sees("What you typed here was not sent.").press("Stay here");
+    assertThat(user.page.getByLabel("Day")).hasValue("2031-05-14");
+
+    user.press("List arrivals");
+    assertThat(row("Salt Wren").first()).isVisible();
+    user.follow("Duty desk");
+    assertThat(user.page.getByLabel("Day")).hasCount(0);
+    user.doesNotSee("What you typed here was not sent.");
+  }
+
+  @Test
   void whatHappensIsASentenceThatIsChangedWhereItStands() {
     user.build("yard-board", "List cranes").press("Page");
     user.role(AriaRole.MENUITEM, "Add a button…").click();
