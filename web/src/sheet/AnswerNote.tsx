@@ -5,6 +5,7 @@ import type { Attempt } from './useTry';
 const WORDS = {
   sent: 'just answered',
   recorded: 'recorded',
+  failed: 'a call that fails',
   given: 'from the sample, nothing sent yet',
   generated: 'made up, nothing sent yet',
 };
@@ -17,6 +18,7 @@ export function AnswerNote({ attempt }: { attempt: Attempt }) {
     <Box component="span" sx={{ fontStyle: attempt.origin === 'generated' ? 'italic' : undefined }}>
       {' · '}
       {failed ? `last try failed, ${older}` : WORDS[attempt.origin]}
+      {attempt.failure && !failed && `: ${attempt.failure}`}
       {attempt.sent && !failed && `, ${millis(attempt.sent.tookMillis)}`}
     </Box>
   );

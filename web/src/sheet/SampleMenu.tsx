@@ -15,6 +15,7 @@ const MADE = [
   { made: 'ONE_ROW', words: 'One row' },
   { made: 'MANY_ROWS', words: 'Many rows' },
   { made: 'LONGEST', words: 'Longest texts' },
+  { made: 'FAULT', words: 'A call that fails' },
 ] as const;
 
 interface Props {

@@ -15,7 +15,9 @@ export interface Attempt {
   parameters: Json;
   answer: Json;
   /** Where the answer comes from: this very try, an earlier one, a sample, or the description. */
-  origin: 'sent' | 'recorded' | 'given' | 'generated';
+  origin: 'sent' | 'recorded' | 'failed' | 'given' | 'generated';
+  /** What came back instead of an answer, where the sample is one that failed. */
+  failure: string | undefined;
   cut: Tried['cut'];
   sent: Sent | undefined;
   outcome: Tried | undefined;
@@ -35,7 +37,7 @@ function withFixed({ goesIn }: Operation, parameters: Json): Json {
 }
 
 function originOf({ sample: { origin } }: Operation) {
-  return origin === 'recorded' || origin === 'given' ? origin : 'generated';
+  return origin === 'recorded' || origin === 'failed' || origin === 'given' ? origin : 'generated';
 }
 
 /**
@@ -76,6 +78,7 @@ export function useTry(operation: Operation, endpoint: string, handed?: Json): A
     parameters,
     answer: answered ? tried.answer : operation.sample.answer,
     origin: tried?.answer !== undefined ? 'sent' : originOf(operation),
+    failure: tried === undefined ? operation.sample.failure : undefined,
     cut: answered ? tried.cut : operation.sample.cut,
     sent: tried ? tried.sent : operation.sample.sent,
     outcome: tried,

@@ -1,5 +1,7 @@
 -- Checks that run by themselves, and what came of each run.
 alter table sample add column every_minutes int;
+-- Beside the code of a failure that is kept as a sample: what it said.
+alter table sample add column failure_reason varchar;
 
 create table check_run (
   id bigint generated always as identity primary key,

@@ -28,6 +28,7 @@ import org.mapsel.core.serve.Served;
 import org.mapsel.core.serve.StandIn;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Service;
+import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.verify.Sample;
 
 /** The door of stand-ins: HTTP on loopback, with switches for what real services do on bad days. */
@@ -91,12 +92,15 @@ public final class StandInServer implements AutoCloseable {
   private static Recorded recorded(Service service, List<Sample> samples) {
     Map<OperationId, List<Recorded.Sample>> byOperation = new HashMap<>();
     for (Sample sample : samples) {
-      if (service.findOperation(sample.operation()).isPresent() && sample.answer().isPresent()) {
+      if (service.findOperation(sample.operation()).isPresent()
+          && (sample.answer().isPresent() || sample.failure().isPresent())) {
         byOperation
             .computeIfAbsent(sample.operation(), none -> new ArrayList<>())
             .add(
                 new Recorded.Sample(
-                    sample.parameters(service), sample.answer(service).orElseThrow()));
+                    sample.parameters(service),
+                    sample.answer(service).orElse(RecordValue.empty()),
+                    sample.failure()));
       }
     }
     return operation -> byOperation.getOrDefault(operation, List.of());

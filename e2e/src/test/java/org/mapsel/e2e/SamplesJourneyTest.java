@@ -124,6 +124,9 @@ class SamplesJourneyTest {
     user.press("Keep it").press("Samples");
     user.role(AriaRole.MENUITEM, "Quiet day").click();
     user.sees("Idle Petrel");
+    user.press("Samples");
+    user.role(AriaRole.MENUITEM, "A call that fails").click();
+    user.sees("a call that fails: The service says that it did not work");
     user.page.context().close();
   }
 

@@ -12,6 +12,8 @@ import org.mapsel.core.value.Value;
 /** Decides what is answered: what was recorded, or else what the description lets expect. */
 final class Answers {
 
+  private static final int FAILED = 500;
+
   private final Shapes shapes;
   private final Recorded recorded;
 
@@ -23,8 +25,16 @@ final class Answers {
   RecordValue of(Operation operation, RecordValue parameters) {
     return recorded
         .nearest(operation.id(), parameters)
-        .map(Recorded.Sample::answer)
+        .map(Answers::again)
         .orElseGet(() -> made(operation, parameters));
+  }
+
+  /** What failed once fails again, with the same reason. */
+  private static RecordValue again(Recorded.Sample sample) {
+    if (sample.failure().isPresent()) {
+      throw new Refusal(FAILED, sample.failure().get());
+    }
+    return sample.answer();
   }
 
   /** Whether nothing was recorded of an operation. */

@@ -50,10 +50,11 @@ public record GivenSample(RecordValue parameters, RecordValue answer) {
       answer(service, operation, wire, response(OK, type, text.strip()), findings)
           .ifPresent(answer -> given.add(new GivenSample(made, answer)));
     } else {
+      RequestReader reader = new RequestReader(service);
       for (SeenExchange seen : exchanges.get()) {
         Optional<RecordValue> parameters =
             IncomingRequest.of(request(seen))
-                .flatMap(request -> ReadRequest.of(service, request))
+                .flatMap(reader::read)
                 .filter(read -> read.operation().equals(operation.id()))
                 .map(ReadRequest::parameters);
         if (parameters.isPresent() && given.size() < MOST) {

@@ -16,8 +16,17 @@ public interface Recorded {
   /** None at all. */
   Recorded NOTHING = operation -> List.of();
 
-  /** One of them. */
-  record Sample(RecordValue parameters, RecordValue answer) {}
+  /**
+   * One of them.
+   *
+   * @param failure why the operation did not work, where it did not
+   */
+  record Sample(RecordValue parameters, RecordValue answer, Optional<String> failure) {
+
+    public Sample(RecordValue parameters, RecordValue answer) {
+      this(parameters, answer, Optional.empty());
+    }
+  }
 
   /** The samples of an operation. */
   List<Sample> of(OperationId operation);

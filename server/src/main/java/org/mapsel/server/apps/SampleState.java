@@ -67,7 +67,9 @@ public class SampleState {
                 Recorder.Sample sample =
                     recorder.sample(call.service(), pinned.service(), pinned.operation());
                 samples.put(call.id(), sample);
-                if (sample.answer() instanceof RecordValue answer) {
+                if (sample.failure().isPresent()) {
+                  answers.put(call.id(), new PageState.Answer.Failed(sample.failure().get()));
+                } else if (sample.answer() instanceof RecordValue answer) {
                   String exchange = sample.sent().map(Recorder.Sent::exchange).orElse("");
                   answers.put(call.id(), new PageState.Answer.Answered(answer, exchange));
                 }

@@ -10,6 +10,7 @@ import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.serve.IncomingRequest;
 import org.mapsel.core.serve.ReadRequest;
+import org.mapsel.core.serve.RequestReader;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.verify.Check;
 import org.mapsel.core.verify.Comparison;
@@ -24,6 +25,7 @@ import org.mapsel.server.samples.SampleStore;
 import org.mapsel.server.web.FindingView;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
 
 /**
  * Exchanges of the log put to use: sent again, shown in the field sheet, kept as samples, compared.
@@ -60,29 +62,32 @@ class LoggedExchanges {
     RecordValue parameters() {
       return IncomingRequest.of(logged.request())
           .filter(request -> logged.whole())
-          .flatMap(request -> ReadRequest.of(known.service(), request))
+          .flatMap(new RequestReader(known.service())::read)
           .filter(read -> read.operation().equals(known.operation().id()))
           .map(ReadRequest::parameters)
           .orElseThrow(() -> Problem.conflict("SERVER_EXCHANGE_UNREADABLE"));
     }
 
+    Outcome<Answer> outcome() {
+      return logged
+          .response()
+          .filter(response -> logged.whole())
+          .map(
+              response ->
+                  Caller.answer(
+                      known.service(),
+                      known.operation(),
+                      known
+                          .operation()
+                          .wire(known.endpoint())
+                          .orElse(known.operation().wires().getFirst()),
+                      response,
+                      Set.of()))
+          .orElse(Outcome.failed(Finding.error("SERVER_EXCHANGE_NO_ANSWER")));
+    }
+
     RecordValue answer() {
-      Outcome<Answer> answer =
-          logged
-              .response()
-              .filter(response -> logged.whole())
-              .map(
-                  response ->
-                      Caller.answer(
-                          known.service(),
-                          known.operation(),
-                          known
-                              .operation()
-                              .wire(known.endpoint())
-                              .orElse(known.operation().wires().getFirst()),
-                          response,
-                          Set.of()))
-              .orElse(Outcome.failed(Finding.error("SERVER_EXCHANGE_NO_ANSWER")));
+      Outcome<Answer> answer = outcome();
       return answer.value().orElse(null) instanceof Answer.Returned returned
           ? returned.value()
           : refused(answer.findings());
@@ -124,15 +129,17 @@ class LoggedExchanges {
     return new ShownAgain(read.known().id(), read.known().operation().id().text());
   }
 
-  /** Keeps what was sent and answered as a sample. */
+  /** Keeps what was sent and answered as a sample, also where it failed. */
   SamplesView keep(String exchange, String name) {
     Read read = read(exchange);
-    samples.keep(
-        read.known().id(),
-        read.known().operation().id().text(),
-        name,
-        ValueJson.write(read.parameters()),
-        ValueJson.write(read.answer()));
+    String service = read.known().id();
+    String operation = read.known().operation().id().text();
+    JsonNode parameters = ValueJson.write(read.parameters());
+    if (read.outcome().value().orElse(null) instanceof Answer.Failed failed) {
+      samples.keepFailure(service, operation, name, parameters, failed);
+    } else {
+      samples.keep(service, operation, name, parameters, ValueJson.write(read.answer()));
+    }
     return samples.all();
   }
 

@@ -145,7 +145,8 @@ public final class SampleViews {
     EMPTY,
     ONE_ROW,
     MANY_ROWS,
-    LONGEST
+    LONGEST,
+    FAULT
   }
 
   /** What must hold of a sample; nothing if it is no check any more. */

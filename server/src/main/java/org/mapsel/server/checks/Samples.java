@@ -131,6 +131,17 @@ public class Samples {
   SamplesView keep(String service, String operation, NewSample wanted) {
     String name = checked(wanted.name());
     Known known = operations.get(service, operation);
+    if (wanted.made() == MadeKind.FAULT) {
+      store.keepFailure(
+          service,
+          operation,
+          name,
+          ValueJson.write(
+              FirstValues.of(known.service(), known.operation(), SampleMaker.Extent.REQUIRED)),
+          new SampleStore.Failure("", failing(known.operation())),
+          SampleOrigin.MADE.name());
+      return all();
+    }
     if (wanted.made() != null) {
       RecordValue parameters =
           FirstValues.of(known.service(), known.operation(), SampleMaker.Extent.REQUIRED);
@@ -172,6 +183,18 @@ public class Samples {
         SampleOrigin.RECORDED.name());
   }
 
+  /** Keeps a failure under a name. */
+  void keepFailure(
+      String service, String operation, String name, JsonNode parameters, Answer.Failed failed) {
+    store.keepFailure(
+        service,
+        operation,
+        checked(name),
+        parameters,
+        new SampleStore.Failure(failed.code(), failed.reason()),
+        SampleOrigin.RECORDED.name());
+  }
+
   /** Keeps what somebody gives as text; several of an archive get numbers behind the name. */
   SamplesView keepGiven(String service, String operation, GivenRequest given) {
     String name = checked(given.name());
@@ -190,6 +213,14 @@ public class Samples {
     return all();
   }
 
+  /** What is said where a service refuses, by the first of the faults that it describes. */
+  private static String failing(Operation operation) {
+    return operation.faults().stream()
+        .findFirst()
+        .map(fault -> "The service says that it did not work: " + fault.name() + ".")
+        .orElse("The service says that it did not work.");
+  }
+
   private static RecordValue made(Known known, MadeKind kind) {
     int rows =
         switch (kind) {
@@ -197,6 +228,7 @@ public class Samples {
           case ONE_ROW -> 1;
           case MANY_ROWS -> MANY;
           case LONGEST -> 3;
+          case FAULT -> throw new IllegalArgumentException("no answer is made for a fault");
         };
     RecordValue made =
         SampleMaker.make(
@@ -212,8 +244,18 @@ public class Samples {
   /** Lets fields and pages show a sample, as if it had been answered just now. */
   SamplesView use(String service, String operation, String name) {
     SampleStore.Line line = line(service, operation, name);
-    store.put(
-        service, operation, SampleStore.LAST, line.parameters(), line.answer(), Optional.empty());
+    if (line.failure().isPresent()) {
+      store.keepFailure(
+          service,
+          operation,
+          SampleStore.LAST,
+          line.parameters(),
+          line.failure().get(),
+          SampleOrigin.RECORDED.name());
+    } else {
+      store.put(
+          service, operation, SampleStore.LAST, line.parameters(), line.answer(), Optional.empty());
+    }
     return all();
   }
 
@@ -298,7 +340,7 @@ public class Samples {
             name,
             line.parameters(),
             line.answer(),
-            Optional.empty(),
+            line.failure().map(SampleStore.Failure::code),
             Optional.of(check));
     Recorder.Recorded recorded = recorder.call(known.wanted(sample.parameters(known.service())));
     Verdict verdict = Verifier.verdict(known.service(), sample, recorded.result());
@@ -321,7 +363,12 @@ public class Samples {
         ValueJson.readRecord(
             line.parameters(), known.service().shapes(), known.operation().input());
     Recorder.Recorded recorded = recorder.call(known.wanted(parameters));
-    if (!(recorded.result().answer().orElse(null) instanceof Answer.Returned returned)) {
+    Optional<Answer> answer = recorded.result().answer();
+    if (line.failure().isPresent() && answer.orElse(null) instanceof Answer.Failed failed) {
+      keepFailure(service, operation, name, line.parameters(), failed);
+      return verify(service, operation, name);
+    }
+    if (!(answer.orElse(null) instanceof Answer.Returned returned)) {
       throw Problem.refused(
           recorded.result().findings().isEmpty()
               ? List.of(Finding.error("SERVER_SAMPLE_FAILED"))
@@ -357,7 +404,7 @@ public class Samples {
                     line.name(),
                     line.parameters(),
                     line.answer(),
-                    Optional.empty(),
+                    line.failure().map(SampleStore.Failure::code),
                     line.pinned().map(pinned -> json.treeToValue(pinned, CheckView.class).check())))
         .toList();
   }
@@ -368,13 +415,23 @@ public class Samples {
       String operation = sample.operation().text();
       if (store.line(sample.service(), operation, sample.name()).isEmpty()
           && !sample.name().isBlank()) {
-        store.keep(
-            sample.service(),
-            operation,
-            sample.name(),
-            sample.parameters(),
-            sample.answer(),
-            SampleOrigin.RECORDED.name());
+        if (sample.failure().isPresent()) {
+          store.keepFailure(
+              sample.service(),
+              operation,
+              sample.name(),
+              sample.parameters(),
+              new SampleStore.Failure(sample.failure().get(), sample.failure().get()),
+              SampleOrigin.RECORDED.name());
+        } else {
+          store.keep(
+              sample.service(),
+              operation,
+              sample.name(),
+              sample.parameters(),
+              sample.answer(),
+              SampleOrigin.RECORDED.name());
+        }
         sample
             .check()
             .ifPresent(

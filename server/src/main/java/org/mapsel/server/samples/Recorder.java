@@ -48,8 +48,21 @@ public class Recorder {
   public record Sent(
       String exchange, @Nullable Integer status, long tookMillis, OffsetDateTime startedAt) {}
 
-  /** Values of an operation to show before anything is sent. */
-  public record Sample(Origin origin, RecordValue parameters, Value answer, Optional<Sent> sent) {
+  /**
+   * Values of an operation to show before anything is sent.
+   *
+   * @param failure what came back instead of an answer, in words
+   */
+  public record Sample(
+      Origin origin,
+      RecordValue parameters,
+      Value answer,
+      Optional<Sent> sent,
+      Optional<String> failure) {
+
+    Sample(Origin origin, RecordValue parameters, Value answer, Optional<Sent> sent) {
+      this(origin, parameters, answer, sent, Optional.empty());
+    }
 
     /** Whether a service has answered this, be it to somebody else. */
     public boolean isKnown() {
@@ -57,9 +70,10 @@ public class Recorder {
     }
   }
 
-  /** Where an answer comes from: a call from here, the sample of one, or nowhere. */
+  /** Where an answer comes from: a call from here, one that failed, a given one, or nowhere. */
   public enum Origin {
     RECORDED,
+    FAILED,
     GIVEN,
     GENERATED;
 
@@ -207,6 +221,15 @@ public class Recorder {
                 known ->
                     ValueJson.readRecord(known.parameters(), service.shapes(), operation.input()))
             .orElseGet(() -> FirstValues.of(service, operation, Extent.REQUIRED));
+    Optional<SampleStore.Failure> failure = kept.flatMap(SampleStore.Kept::failure);
+    if (failure.isPresent()) {
+      return new Sample(
+          Origin.FAILED,
+          parameters,
+          RecordValue.empty(),
+          Optional.empty(),
+          failure.map(SampleStore.Failure::reason));
+    }
     Optional<JsonNode> recorded = kept.flatMap(SampleStore.Kept::answer);
     if (recorded.isPresent()) {
       Optional<Sent> sent =

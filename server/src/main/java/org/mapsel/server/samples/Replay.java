@@ -78,16 +78,17 @@ public class Replay {
             kept ->
                 new Recorded.Sample(
                     ValueJson.readRecord(kept.parameters(), service.shapes(), known.input()),
-                    answer(service, known, kept)))
+                    answer(service, known, kept),
+                    kept.failure().map(SampleStore.Failure::reason)))
         .toList();
   }
 
   private static RecordValue answer(Service service, Operation known, SampleStore.Kept kept) {
-    return ValueJson.typed(
-                ValueJson.read(kept.answer().orElseThrow()), service.shapes(), known.output())
-            instanceof RecordValue record
-        ? record
-        : RecordValue.empty();
+    return kept.answer()
+        .map(answer -> ValueJson.typed(ValueJson.read(answer), service.shapes(), known.output()))
+        .filter(RecordValue.class::isInstance)
+        .map(RecordValue.class::cast)
+        .orElse(RecordValue.empty());
   }
 
   private static Exchange exchange(StandIn standIn, Request request) {

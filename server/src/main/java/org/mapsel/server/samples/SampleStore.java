@@ -35,7 +35,18 @@ public class SampleStore {
   private static final int LARGE = 500_000;
 
   /** A sample as it is kept. */
-  public record Kept(JsonNode parameters, Optional<JsonNode> answer, Optional<String> exchange) {}
+  public record Kept(
+      JsonNode parameters,
+      Optional<JsonNode> answer,
+      Optional<String> exchange,
+      Optional<Failure> failure) {}
+
+  /**
+   * What came back instead of an answer.
+   *
+   * @param code in the words of the protocol
+   */
+  public record Failure(String code, String reason) {}
 
   private final DSLContext sql;
   private final JsonMapper json;
@@ -55,11 +66,17 @@ public class SampleStore {
         .fetchOptional(this::kept);
   }
 
+  private static Optional<Failure> failure(SampleRecord row) {
+    return Optional.ofNullable(row.getFailure())
+        .map(code -> new Failure(code, Optional.ofNullable(row.getFailureReason()).orElse(code)));
+  }
+
   private Kept kept(SampleRecord row) {
     return new Kept(
         json.readTree(row.getParameters().data()),
         read(row.getAnswer()),
-        Optional.ofNullable(row.getExchangeId()));
+        Optional.ofNullable(row.getExchangeId()),
+        failure(row));
   }
 
   /**
@@ -78,6 +95,7 @@ public class SampleStore {
       String origin,
       JsonNode parameters,
       Optional<JsonNode> answer,
+      Optional<Failure> failure,
       Optional<JsonNode> pinned,
       Optional<JsonNode> verdict,
       Optional<Integer> everyMinutes) {}
@@ -103,6 +121,7 @@ public class SampleStore {
         row.getOrigin(),
         json.readTree(row.getParameters().data()),
         read(row.getAnswer()),
+        failure(row),
         Optional.ofNullable(row.getPinned()).map(pinned -> json.readTree(pinned.data())),
         Optional.ofNullable(row.getVerdict()).map(verdict -> json.readTree(verdict.data())),
         Optional.ofNullable(row.getEveryMinutes()));
@@ -127,7 +146,7 @@ public class SampleStore {
     return sql.selectFrom(SAMPLE)
         .where(SAMPLE.SERVICE_ID.eq(service))
         .and(SAMPLE.OPERATION.eq(operation))
-        .and(SAMPLE.ANSWER.isNotNull())
+        .and(SAMPLE.ANSWER.isNotNull().or(SAMPLE.FAILURE.isNotNull()))
         .orderBy(SAMPLE.ORIGIN.desc(), SAMPLE.NAME.desc())
         .fetch(this::kept);
   }
@@ -160,6 +179,25 @@ public class SampleStore {
       String origin) {
     put(service, operation, name, parameters, answer, Optional.empty());
     sql.update(SAMPLE).set(SAMPLE.ORIGIN, origin).where(is(service, operation, name)).execute();
+  }
+
+  /** Keeps a failure under a name, likewise. */
+  public void keepFailure(
+      String service,
+      String operation,
+      String name,
+      JsonNode parameters,
+      Failure failure,
+      String origin) {
+    put(service, operation, name, parameters, Optional.empty(), Optional.empty());
+    sql.update(SAMPLE)
+        .set(SAMPLE.ORIGIN, origin)
+        .setNull(SAMPLE.ANSWER)
+        .setNull(SAMPLE.EXCHANGE_ID)
+        .set(SAMPLE.FAILURE, failure.code())
+        .set(SAMPLE.FAILURE_REASON, failure.reason())
+        .where(is(service, operation, name))
+        .execute();
   }
 
   public void remove(String service, String operation, String name) {
@@ -224,6 +262,8 @@ public class SampleStore {
             .onConflict(SAMPLE.SERVICE_ID, SAMPLE.OPERATION, SAMPLE.NAME)
             .doUpdate()
             .set(SAMPLE.PARAMETERS, values)
+            .setNull(SAMPLE.FAILURE)
+            .setNull(SAMPLE.FAILURE_REASON)
             .set(SAMPLE.RECORDED_AT, OffsetDateTime.now(clock));
     if (kept != null) {
       insert.set(SAMPLE.ANSWER, kept).set(SAMPLE.EXCHANGE_ID, exchange.orElse(null)).execute();

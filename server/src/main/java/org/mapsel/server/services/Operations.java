@@ -108,7 +108,8 @@ public class Operations {
             ValueJson.writeForDoubles(sample.parameters()),
             ValueJson.writeForDoubles(answer.value()),
             cut(answer.cut()),
-            sample.sent().map(Operations::sent).orElse(null)));
+            sample.sent().map(Operations::sent).orElse(null),
+            sample.failure().orElse(null)));
   }
 
   private static GivenView given(GivenText text) {

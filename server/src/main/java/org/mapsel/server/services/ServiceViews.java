@@ -202,15 +202,17 @@ public final class ServiceViews {
   /**
    * Values to look at.
    *
-   * @param origin recorded, given or generated
+   * @param origin recorded, failed, given or generated
    * @param cut lists that were cut, with the number of items they had
+   * @param failure what came back instead of an answer
    */
   public record SampleView(
       String origin,
       JsonNode parameters,
       JsonNode answer,
       List<CutView> cut,
-      @Nullable SentView sent) {}
+      @Nullable SentView sent,
+      @Nullable String failure) {}
 
   /** A list that was cut. */
   public record CutView(FieldPath path, int items) {}

@@ -174,6 +174,47 @@ class SamplesApiTest {
   }
 
   @Test
+  void whatFailsIsASampleToo() {
+    keep("Fails", ",'made':'FAULT'");
+    api.post(operation + "/samples/Fails/uses", "{}");
+    JsonNode shown = api.get(operation).body().at("/sample");
+    assertThat(shown.at("/origin").asString()).isEqualTo("failed");
+    assertThat(shown.at("/failure").asString()).contains("did not work: UnknownHull");
+
+    api.put("/api/services/" + service + "/replay", "{'on':true}");
+    assertThat(send().body().toString()).contains("did not work: UnknownHull");
+    assertThat(berthing.received()).isEmpty();
+    api.put("/api/services/" + service + "/replay", "{'on':false}");
+
+    berthing.behave(
+        answer ->
+            FakeBerthing.write(
+                answer,
+                500,
+                "text/xml",
+                FakeBerthing.bytes(
+                    "<s:Envelope xmlns:s='http://schemas.xmlsoap.org/soap/envelope/'><s:Body>"
+                        + "<s:Fault><faultcode>s:Client</faultcode>"
+                        + "<faultstring>No such hull</faultstring></s:Fault>"
+                        + "</s:Body></s:Envelope>")));
+    String exchange = "/api/exchanges/" + send().text("/sent/exchange");
+    assertThat(api.post(exchange + "/samples", "{'name':'No hull'}").status()).isEqualTo(201);
+    String sample = operation + "/samples/No%20hull";
+    api.put(
+        sample + "/check", "{'check':{'values':false,'ignored':[],'unordered':[],'tolerance':0}}");
+    assertThat(
+            sample(api.post(sample + "/verdicts", "{}"), "No hull")
+                .at("/verdict/holds")
+                .asBoolean())
+        .as("it fails as it did")
+        .isTrue();
+    api.post(sample + "/uses", "{}");
+    assertThat(api.get(operation).text("/sample/failure")).isEqualTo("No such hull");
+    assertThat(send().status()).isEqualTo(200);
+    assertThat(api.get(operation).text("/sample/origin")).isEqualTo("generated");
+  }
+
+  @Test
   void checksRunByThemselvesAsOftenAsIsWished() {
     send();
     keep("Salt Wren", "");
