@@ -11,6 +11,7 @@ import java.util.Map;
  * @param around the words of the names around it, the nearest last
  * @param said the words of its label
  * @param told the weights of words in its documentation
+ * @param seen what samples have for it
  * @param place where it stands in its side, between 0 and 1
  */
 record Described(
@@ -20,6 +21,7 @@ record Described(
     List<String> around,
     List<String> said,
     Map<String, Double> told,
+    SeenText seen,
     double place) {
 
   List<String> all() {

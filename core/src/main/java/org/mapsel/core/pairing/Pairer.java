@@ -68,7 +68,9 @@ public final class Pairer {
 
   /** What can be left out: the names of the hints. */
   public static List<String> hintNames() {
-    return hints(new Likeness(Lexicon.shipped(), Map.of())).stream().map(Hint::name).toList();
+    return hints(new Likeness(Lexicon.shipped(), Map.of()), Map.of()).stream()
+        .map(Hint::name)
+        .toList();
   }
 
   /** What one field could be paired with, and why. */
@@ -98,7 +100,7 @@ public final class Pairer {
 
   private List<Map<Integer, Scored>> scored(Sides sides) {
     List<Hint> hints =
-        hints(new Likeness(lexicon, sides.wordWeights())).stream()
+        hints(new Likeness(lexicon, sides.wordWeights()), sides.seenTexts()).stream()
             .filter(hint -> !leftOut.contains(hint.name()))
             .toList();
     List<int[]> candidates = Candidates.of(sides, lexicon);
@@ -116,14 +118,14 @@ public final class Pairer {
     return all;
   }
 
-  static List<Hint> hints(Likeness likeness) {
+  static List<Hint> hints(Likeness likeness, Map<String, Integer> seen) {
     return List.of(
         new NameHint(likeness),
         new WayHint(likeness),
         new TypeHint(),
         new ShapeHint(),
         new DocumentationHint(),
-        new ValueHint(),
+        new ValueHint(seen),
         new PlaceHint());
   }
 

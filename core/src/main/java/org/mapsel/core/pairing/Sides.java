@@ -47,6 +47,11 @@ final class Sides {
     return weights;
   }
 
+  /** In how many fields of both sides each text of the samples stands. */
+  Map<String, Integer> seenTexts() {
+    return SeenText.counts(Stream.concat(left.stream(), right.stream()).map(Described::seen));
+  }
+
   /** A word that stands in many names tells less. */
   private Map<String, Double> weights() {
     Map<String, Integer> counts = new HashMap<>();
@@ -101,6 +106,7 @@ final class Sides {
               List.copyOf(around),
               field.label().isBlank() ? List.of() : words.of(field.label()),
               vector(text(field.documentation()), told, all),
+              SeenText.of(field.values()),
               fields.size() == 1 ? 0.5 : (double) i / (fields.size() - 1)));
     }
     return described;

@@ -1,51 +1,57 @@
 package org.mapsel.core.pairing;
 
-import java.util.HashSet;
-import java.util.List;
+import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 
-/** What samples have for two fields. */
+/**
+ * What samples have for two fields. A text that stands in many fields, as zero does, is the same by
+ * chance.
+ */
 final class ValueHint implements Hint {
 
-  private static final int FEW = 3;
+  /** From so many equal values on, chance is out of the question. */
+  private static final int ENOUGH = 3;
+
+  /** A text in more fields than these, of both sides, tells nothing. */
+  private static final int MOST_FIELDS = 3;
+
+  private static final int SHORT = 3;
+
+  private final Map<String, Integer> counts;
+
+  /**
+   * @param counts in how many fields of both sides each text stands
+   */
+  ValueHint(Map<String, Integer> counts) {
+    this.counts = counts;
+  }
 
   @Override
   public Evidence of(Described left, Described right) {
-    List<String> one = left.field().values();
-    List<String> other = right.field().values();
-    if (one.isEmpty() || other.isEmpty()) {
+    Set<String> first = left.seen().values();
+    Set<String> second = right.seen().values();
+    if (first.isEmpty() || second.isEmpty()) {
       return Evidence.NONE;
     }
-    Set<String> first = new HashSet<>(one);
-    Set<String> second = new HashSet<>(other);
     Set<String> small = first.size() <= second.size() ? first : second;
     Set<String> large = small == first ? second : first;
     long same = small.stream().filter(large::contains).count();
+    long telling = small.stream().filter(text -> large.contains(text) && isTelling(text)).count();
     double share = (double) same / small.size();
-    boolean telling = small.size() >= FEW || small.stream().anyMatch(text -> text.length() > 3);
-    if (share >= 0.5 && telling) {
-      // One value or two may be the same by chance.
-      double weight = Math.min(1, (double) small.size() / FEW);
+    if (share >= 0.5 && telling > 0) {
+      double weight = Math.min(1, (double) telling / ENOUGH);
       return new Evidence(
           weight * (1.5 + 4 * share), same + " of " + small.size() + " sample values equal");
     }
-    Set<String> forms = forms(first);
-    boolean alike = forms.equals(forms(second)) && !forms.isEmpty();
-    return alike
+    if (small.size() < ENOUGH) {
+      return Evidence.NONE;
+    }
+    return left.seen().forms().equals(right.seen().forms())
         ? new Evidence(1, "sample values of one form")
-        : new Evidence(first.size() >= FEW && second.size() >= FEW ? -0.8 : 0, "");
+        : new Evidence(-0.8, "");
   }
 
-  /** {@code S-20417} is a capital, a dash and digits. */
-  private static Set<String> forms(Set<String> values) {
-    return values.stream()
-        .map(
-            value ->
-                value
-                    .replaceAll("\\p{N}+", "9")
-                    .replaceAll("\\p{Lu}+", "A")
-                    .replaceAll("\\p{Ll}+", "a"))
-        .collect(Collectors.toSet());
+  private boolean isTelling(String text) {
+    return text.length() > SHORT && counts.getOrDefault(text, 0) <= MOST_FIELDS;
   }
 }

@@ -9,8 +9,8 @@ import org.mapsel.server.apps.ReleaseViews.CurrentRelease;
 import org.mapsel.server.apps.ReleaseViews.NewRelease;
 import org.mapsel.server.apps.ReleaseViews.OpenView;
 import org.mapsel.server.apps.ReleaseViews.ReleasesView;
+import org.mapsel.server.checks.Checks;
 import org.mapsel.server.checks.SampleViews.SampleLine;
-import org.mapsel.server.checks.Samples;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -28,11 +28,11 @@ import tools.jackson.databind.JsonNode;
 class ReleasesController {
 
   private final Releases releases;
-  private final Samples samples;
+  private final Checks checks;
 
-  ReleasesController(Releases releases, Samples samples) {
+  ReleasesController(Releases releases, Checks checks) {
     this.releases = releases;
-    this.samples = samples;
+    this.checks = checks;
   }
 
   @GetMapping("/apps/{app}/releases")
@@ -54,7 +54,7 @@ class ReleasesController {
             .flatMap(page -> page.calls().stream())
             .map(call -> List.of(call.service(), call.operation().text()))
             .collect(Collectors.toSet());
-    return samples.verify((service, operation) -> called.contains(List.of(service, operation)));
+    return checks.verify((service, operation) -> called.contains(List.of(service, operation)));
   }
 
   @PutMapping("/apps/{app}/releases/current")

@@ -1,12 +1,9 @@
 package org.mapsel.server.checks;
 
-import java.time.Clock;
-import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BiPredicate;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.json.ValueJson;
@@ -18,25 +15,18 @@ import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.serve.GivenSample;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.value.RecordValue;
-import org.mapsel.core.verify.Check;
 import org.mapsel.core.verify.Sample;
-import org.mapsel.core.verify.Verdict;
-import org.mapsel.core.verify.Verifier;
 import org.mapsel.server.checks.KnownOperations.Known;
 import org.mapsel.server.checks.SampleViews.CheckRunView;
 import org.mapsel.server.checks.SampleViews.CheckView;
-import org.mapsel.server.checks.SampleViews.DeviationView;
 import org.mapsel.server.checks.SampleViews.GivenRequest;
 import org.mapsel.server.checks.SampleViews.MadeKind;
 import org.mapsel.server.checks.SampleViews.NewSample;
-import org.mapsel.server.checks.SampleViews.PinRequest;
 import org.mapsel.server.checks.SampleViews.SampleLine;
 import org.mapsel.server.checks.SampleViews.SampleOrigin;
 import org.mapsel.server.checks.SampleViews.SampledService;
 import org.mapsel.server.checks.SampleViews.SamplesView;
-import org.mapsel.server.checks.SampleViews.ScheduleRequest;
 import org.mapsel.server.checks.SampleViews.VerdictView;
-import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.samples.Replay;
 import org.mapsel.server.samples.SampleStore;
 import org.mapsel.server.services.Editions;
@@ -46,45 +36,36 @@ import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Samples by their names: kept, made, used, pinned as checks and run. */
+/** Samples by their names: kept, made, given and used. */
 @Component
 public class Samples {
 
   private static final int LONGEST_NAME = 200;
   private static final int MANY = 50;
 
-  /** A week. */
-  private static final int LONGEST_PAUSE = 10_080;
-
   private final SampleStore store;
   private final CheckRunStore runs;
-  private final Recorder recorder;
   private final Replay replay;
   private final Workspace workspace;
   private final Editions editions;
   private final JsonMapper json;
   private final KnownOperations operations;
-  private final Clock clock;
 
   Samples(
       SampleStore store,
       CheckRunStore runs,
-      Recorder recorder,
       Replay replay,
       Workspace workspace,
       Editions editions,
       JsonMapper json,
-      KnownOperations operations,
-      Clock clock) {
+      KnownOperations operations) {
     this.operations = operations;
     this.store = store;
     this.runs = runs;
-    this.recorder = recorder;
     this.replay = replay;
     this.workspace = workspace;
     this.editions = editions;
     this.json = json;
-    this.clock = clock;
   }
 
   SamplesView all() {
@@ -100,11 +81,11 @@ public class Samples {
         store.all().stream().map(line -> view(line, ran)).toList());
   }
 
-  private static CheckRunStore.Key key(SampleStore.Line line) {
+  static CheckRunStore.Key key(SampleStore.Line line) {
     return new CheckRunStore.Key(line.service(), line.operation(), line.name());
   }
 
-  private SampleLine view(SampleStore.Line line, Map<CheckRunStore.Key, List<CheckRunView>> ran) {
+  SampleLine view(SampleStore.Line line, Map<CheckRunStore.Key, List<CheckRunView>> ran) {
     return new SampleLine(
         line.service(),
         line.operation(),
@@ -151,7 +132,7 @@ public class Samples {
           name,
           ValueJson.write(parameters),
           Optional.of(ValueJson.write(made(known, wanted.made()))),
-          "MADE");
+          SampleOrigin.MADE.name());
       return all();
     }
     SampleStore.Kept last =
@@ -159,7 +140,8 @@ public class Samples {
             .find(service, operation, SampleStore.LAST)
             .filter(kept -> kept.answer().isPresent())
             .orElseThrow(() -> Problem.conflict("SERVER_SAMPLE_NONE"));
-    store.keep(service, operation, name, last.parameters(), last.answer(), "RECORDED");
+    store.keep(
+        service, operation, name, last.parameters(), last.answer(), SampleOrigin.RECORDED.name());
     return all();
   }
 
@@ -259,7 +241,7 @@ public class Samples {
     return all();
   }
 
-  private SampleStore.Line line(String service, String operation, String name) {
+  SampleStore.Line line(String service, String operation, String name) {
     return store
         .line(service, operation, name)
         .orElseThrow(() -> Problem.missing("SERVER_SAMPLE_MISSING", "name", name));
@@ -268,120 +250,6 @@ public class Samples {
   SamplesView remove(String service, String operation, String name) {
     store.remove(service, operation, name);
     return all();
-  }
-
-  SamplesView pin(String service, String operation, String name, PinRequest request) {
-    SampleStore.Line line = line(service, operation, name);
-    if (request.check() == null) {
-      runs.schedule(key(line), Optional.empty());
-    }
-    store.pin(
-        service,
-        operation,
-        name,
-        Optional.ofNullable(request.check()).map(check -> json.<JsonNode>valueToTree(check)));
-    return all();
-  }
-
-  /** Says how often a check runs by itself. */
-  SamplesView schedule(String service, String operation, String name, ScheduleRequest wanted) {
-    SampleStore.Line line = line(service, operation, name);
-    Optional<Integer> minutes = Optional.ofNullable(wanted.everyMinutes());
-    if (minutes.filter(every -> every < 1 || every > LONGEST_PAUSE).isPresent()) {
-      throw Problem.refused(
-          Finding.error("SERVER_CHECK_PAUSE_WRONG", "most", String.valueOf(LONGEST_PAUSE)));
-    }
-    if (minutes.isPresent() && line.pinned().isEmpty()) {
-      throw Problem.conflict("SERVER_SAMPLE_NO_CHECK", "name", name);
-    }
-    runs.schedule(key(line), minutes);
-    return all();
-  }
-
-  /** Runs the checks of a service, or all of them. */
-  SamplesView verify(Optional<String> service) {
-    store.all().stream()
-        .filter(line -> line.pinned().isPresent())
-        .filter(line -> service.map(line.service()::equals).orElse(true))
-        .forEach(line -> verify(line.service(), line.operation(), line.name()));
-    return all();
-  }
-
-  /**
-   * Runs the checks of some operations.
-   *
-   * @param called whether a service and an operation of it are among them
-   * @return these checks, each with what came of it
-   */
-  public List<SampleLine> verify(BiPredicate<String, String> called) {
-    return store.all().stream()
-        .filter(line -> line.pinned().isPresent())
-        .filter(line -> called.test(line.service(), line.operation()))
-        .map(
-            line -> {
-              verify(line.service(), line.operation(), line.name());
-              return view(line(line.service(), line.operation(), line.name()), Map.of());
-            })
-        .toList();
-  }
-
-  /** Runs one check and remembers what came of it. */
-  SamplesView verify(String service, String operation, String name) {
-    SampleStore.Line line = line(service, operation, name);
-    Known known = operations.get(service, operation);
-    Check check =
-        line.pinned()
-            .map(pinned -> json.treeToValue(pinned, CheckView.class).check())
-            .orElse(Check.SHAPE);
-    Sample sample =
-        new Sample(
-            service,
-            known.operation().id(),
-            name,
-            line.parameters(),
-            line.answer(),
-            line.failure().map(SampleStore.Failure::code),
-            Optional.of(check));
-    Recorder.Recorded recorded = recorder.call(known.wanted(sample.parameters(known.service())));
-    Verdict verdict = Verifier.verdict(known.service(), sample, recorded.result());
-    VerdictView view =
-        new VerdictView(
-            verdict.holds(),
-            verdict.deviations().stream().map(DeviationView::of).toList(),
-            verdict.took(),
-            OffsetDateTime.now(clock));
-    store.putVerdict(service, operation, name, json.valueToTree(view));
-    runs.add(key(line), new CheckRunView(view.at(), view.holds(), view.tookMillis()));
-    return all();
-  }
-
-  /** Records a sample again: what is answered now is what is known from now on. */
-  SamplesView recordAgain(String service, String operation, String name) {
-    SampleStore.Line line = line(service, operation, name);
-    Known known = operations.get(service, operation);
-    RecordValue parameters =
-        ValueJson.readRecord(
-            line.parameters(), known.service().shapes(), known.operation().input());
-    Recorder.Recorded recorded = recorder.call(known.wanted(parameters));
-    Optional<Answer> answer = recorded.result().answer();
-    if (line.failure().isPresent() && answer.orElse(null) instanceof Answer.Failed failed) {
-      keepFailure(service, operation, name, line.parameters(), failed);
-      return verify(service, operation, name);
-    }
-    if (!(answer.orElse(null) instanceof Answer.Returned returned)) {
-      throw Problem.refused(
-          recorded.result().findings().isEmpty()
-              ? List.of(Finding.error("SERVER_SAMPLE_FAILED"))
-              : recorded.result().findings());
-    }
-    store.keep(
-        service,
-        operation,
-        name,
-        line.parameters(),
-        Optional.of(ValueJson.write(returned.value())),
-        "RECORDED");
-    return verify(service, operation, name);
   }
 
   SamplesView replay(String service, boolean on) {

@@ -25,8 +25,10 @@ import org.springframework.web.bind.annotation.RestController;
 class SamplesController {
 
   private final Samples samples;
+  private final Checks checks;
 
-  SamplesController(Samples samples) {
+  SamplesController(Samples samples, Checks checks) {
+    this.checks = checks;
     this.samples = samples;
   }
 
@@ -38,7 +40,7 @@ class SamplesController {
   /** Runs all checks. */
   @PostMapping("/samples/verdicts")
   SamplesView verifyAll(@RequestParam(required = false) String service) {
-    return samples.verify(Optional.ofNullable(service));
+    return checks.verify(Optional.ofNullable(service));
   }
 
   @PutMapping("/services/{service}/replay")
@@ -84,7 +86,7 @@ class SamplesController {
       @PathVariable String operation,
       @PathVariable String name,
       @RequestBody PinRequest request) {
-    return samples.pin(service, operation, name, request);
+    return checks.pin(service, operation, name, request);
   }
 
   @PutMapping("/services/{service}/operations/{operation}/samples/{name}/schedule")
@@ -93,18 +95,18 @@ class SamplesController {
       @PathVariable String operation,
       @PathVariable String name,
       @RequestBody ScheduleRequest request) {
-    return samples.schedule(service, operation, name, request);
+    return checks.schedule(service, operation, name, request);
   }
 
   @PostMapping("/services/{service}/operations/{operation}/samples/{name}/verdicts")
   SamplesView verify(
       @PathVariable String service, @PathVariable String operation, @PathVariable String name) {
-    return samples.verify(service, operation, name);
+    return checks.verify(service, operation, name);
   }
 
   @PostMapping("/services/{service}/operations/{operation}/samples/{name}/recordings")
   SamplesView recordAgain(
       @PathVariable String service, @PathVariable String operation, @PathVariable String name) {
-    return samples.recordAgain(service, operation, name);
+    return checks.recordAgain(service, operation, name);
   }
 }

@@ -16,14 +16,14 @@ class ScheduledChecks {
   private static final Logger LOG = LoggerFactory.getLogger(ScheduledChecks.class);
 
   private final CheckRunStore runs;
-  private final Samples samples;
+  private final Checks checks;
   private final Replay replay;
   private final Clock clock;
 
-  ScheduledChecks(CheckRunStore runs, Samples samples, Replay replay, Clock clock) {
+  ScheduledChecks(CheckRunStore runs, Checks checks, Replay replay, Clock clock) {
     this.replay = replay;
     this.runs = runs;
-    this.samples = samples;
+    this.checks = checks;
     this.clock = clock;
   }
 
@@ -45,7 +45,7 @@ class ScheduledChecks {
 
   private void run(CheckRunStore.Key key) {
     try {
-      samples.verify(key.service(), key.operation(), key.name());
+      checks.verify(key.service(), key.operation(), key.name());
     } catch (Problem gone) {
       // What it is about was taken away in between, or is not in the newest edition any more.
       LOG.warn("The check {} of {} could not be run", key.name(), key.operation(), gone);
