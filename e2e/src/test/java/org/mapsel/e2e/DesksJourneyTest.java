@@ -58,10 +58,17 @@ class DesksJourneyTest {
     user.page.context().close();
   }
 
-  /** 45 parameters, of which all but a few come from what is on the page. */
+  /** 45 parameters, of which all but a few come from what is on the page, in a new workspace. */
   @Test
   void fortyParametersArePairedInFourActions() {
-    User user = DEMO.user().goTo("/services/declarations/operations/declare").sees("GOES IN");
+    try (Product product = Product.withDemo();
+        Browser browser = new Browser()) {
+      pairForty(new User(browser, product));
+    }
+  }
+
+  private static void pairForty(User user) {
+    user.goTo("/services/declarations/operations/declare").sees("GOES IN");
     user.page.getByLabel("on", new Page.GetByLabelOptions().setExact(true)).click();
     user.role(AriaRole.OPTION, "Declare an arrival").click(); // 1
     user.press("Add this to the page"); // 2
