@@ -71,17 +71,9 @@ class Bench {
   private final SampleState samples;
   private final Operations operations;
   private final Vocabulary vocabulary;
-  private final SeenSamples seen;
   private final Clock clock;
 
-  Bench(
-      Apps apps,
-      SampleState samples,
-      Operations operations,
-      Vocabulary vocabulary,
-      SeenSamples seen,
-      Clock clock) {
-    this.seen = seen;
+  Bench(Apps apps, SampleState samples, Operations operations, Vocabulary vocabulary, Clock clock) {
     this.vocabulary = vocabulary;
     this.apps = apps;
     this.samples = samples;
@@ -234,7 +226,7 @@ class Bench {
 
   private PairSuggestions suggestions(BenchPage known) {
     return new PairSuggestions(
-        known.app(), known.page(), known.reach(), vocabulary.lexicon(), seen);
+        known.app(), known.page(), known.reach(), vocabulary.lexicon(), SeenSamples.NONE);
   }
 
   private PairsView pairs(BenchPage known, PairSuggestions.Found found, Locale locale) {
