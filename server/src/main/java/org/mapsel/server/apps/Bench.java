@@ -71,9 +71,17 @@ class Bench {
   private final SampleState samples;
   private final Operations operations;
   private final Vocabulary vocabulary;
+  private final SeenSamples seen;
   private final Clock clock;
 
-  Bench(Apps apps, SampleState samples, Operations operations, Vocabulary vocabulary, Clock clock) {
+  Bench(
+      Apps apps,
+      SampleState samples,
+      Operations operations,
+      Vocabulary vocabulary,
+      SeenSamples seen,
+      Clock clock) {
+    this.seen = seen;
     this.vocabulary = vocabulary;
     this.apps = apps;
     this.samples = samples;
@@ -226,7 +234,7 @@ class Bench {
 
   private PairSuggestions suggestions(BenchPage known) {
     return new PairSuggestions(
-        known.app(), known.page(), known.reach(), vocabulary.lexicon(), SeenSamples.NONE);
+        known.app(), known.page(), known.reach(), vocabulary.lexicon(), seen);
   }
 
   private PairsView pairs(BenchPage known, PairSuggestions.Found found, Locale locale) {

@@ -13,6 +13,7 @@ import org.jooq.DSLContext;
 import org.jooq.JSON;
 import org.jooq.JSONB;
 import org.jooq.impl.DSL;
+import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.server.schema.tables.records.SampleRecord;
 import org.springframework.stereotype.Repository;
@@ -25,6 +26,13 @@ public class SampleStore {
 
   /** What was sent last stands under this name. */
   public static final String LAST = "";
+
+  private static final String RECORDED = "RECORDED";
+
+  /** So many of an operation tell what its fields hold, and none larger than so many bytes. */
+  private static final int NEWEST = 20;
+
+  private static final int LARGE = 500_000;
 
   /** A sample as it is kept. */
   public record Kept(
@@ -140,6 +148,24 @@ public class SampleStore {
         .and(SAMPLE.OPERATION.eq(operation))
         .and(SAMPLE.ANSWER.isNotNull().or(SAMPLE.FAILURE.isNotNull()))
         .orderBy(SAMPLE.ORIGIN.desc(), SAMPLE.NAME.desc())
+        .fetch(this::kept);
+  }
+
+  /** The newest that an operation really did, but for those that are large. */
+  List<Kept> recorded(String service, String operation) {
+    return sql.selectFrom(SAMPLE)
+        .where(SAMPLE.SERVICE_ID.eq(service))
+        .and(SAMPLE.OPERATION.eq(operation))
+        .and(SAMPLE.ORIGIN.eq(RECORDED))
+        // What is shown instead of an answer stands there without an exchange.
+        .and(SAMPLE.NAME.ne(LAST).or(SAMPLE.EXCHANGE_ID.isNotNull()))
+        .and(
+            SAMPLE
+                .ANSWER
+                .isNull()
+                .or(DSL.octetLength(SAMPLE.ANSWER.cast(SQLDataType.CLOB)).lt(LARGE)))
+        .orderBy(SAMPLE.RECORDED_AT.desc())
+        .limit(NEWEST)
         .fetch(this::kept);
   }
 

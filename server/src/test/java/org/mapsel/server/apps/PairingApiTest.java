@@ -2,11 +2,15 @@ package org.mapsel.server.apps;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
+import org.mapsel.server.samples.SampleStore;
 import org.mapsel.server.testing.Api;
 import org.mapsel.server.testing.TestServer;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** What belongs together on a page, and what the workspace learns of what people chose. */
 class PairingApiTest {
@@ -42,6 +46,8 @@ class PairingApiTest {
               default: {description: Booked.}
       """;
 
+  private static final JsonMapper JSON = new JsonMapper();
+
   private final Api api = SERVER.api();
 
   private String service;
@@ -75,6 +81,29 @@ class PairingApiTest {
   private JsonNode pairs(String page) {
     return api.get(page + "/calls/" + api.get(page + "/bench").text("/calls/1/id") + "/pairs")
         .body();
+  }
+
+  @Test
+  void equalValuesInSamplesAreAReason() {
+    service = api.take(DESCRIPTION.replace("\n", "\\n"));
+    edition = api.get("/api/services/" + service).text("/edition");
+    assertThat(pairs(newPage()).at("/pairs").toString()).doesNotContain("remark");
+    SampleStore samples = SERVER.bean(SampleStore.class);
+    for (String place : List.of("Heron Basin", "Old Lock", "Lamp Quay")) {
+      JsonNode none = JSON.createObjectNode();
+      JsonNode spot = JSON.createObjectNode().put("spot", place);
+      JsonNode remark = JSON.createObjectNode().put("remark", place);
+      samples.keep(service, "readMooring", place, none, Optional.of(remark), "RECORDED");
+      samples.keep(service, "book", place, spot, Optional.empty(), "RECORDED");
+      samples.keep(service, "book", "Made " + place, remark, Optional.of(remark), "MADE");
+    }
+
+    assertThat(pairs(newPage()).at("/pairs").valueStream())
+        .anySatisfy(
+            pair -> {
+              assertThat(pair.at("/given").toString()).contains("remark");
+              assertThat(pair.at("/reasons").toString()).contains("3 of 3 sample values equal");
+            });
   }
 
   @Test
