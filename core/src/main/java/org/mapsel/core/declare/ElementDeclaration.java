@@ -19,4 +19,11 @@ public record ElementDeclaration(
     Optional<String> preset,
     Optional<String> fixed,
     String documentation,
-    Place place) {}
+    Place place) {
+
+  /** The same with another type. */
+  ElementDeclaration typed(TypeRef other) {
+    return new ElementDeclaration(
+        name, other, nillable, isAbstract, substitutes, preset, fixed, documentation, place);
+  }
+}

@@ -13,6 +13,9 @@ public sealed interface TypeDeclaration {
 
   Place place();
 
+  /** The same under another name. */
+  TypeDeclaration named(Name other);
+
   /** How a simple type is made from others. */
   enum Variety {
     ATOMIC,
@@ -27,7 +30,13 @@ public sealed interface TypeDeclaration {
    */
   record Simple(
       Optional<Name> name, Place place, Variety variety, List<TypeRef> bases, Facets facets)
-      implements TypeDeclaration {}
+      implements TypeDeclaration {
+
+    @Override
+    public Simple named(Name other) {
+      return new Simple(Optional.of(other), place, variety, bases, facets);
+    }
+  }
 
   /**
    * A complex type (XML Schema 1.0 part 1, section 3.4).
@@ -43,7 +52,14 @@ public sealed interface TypeDeclaration {
       boolean mixed,
       boolean isAbstract,
       Facets facets)
-      implements TypeDeclaration {}
+      implements TypeDeclaration {
+
+    @Override
+    public Complex named(Name other) {
+      return new Complex(
+          Optional.of(other), place, derivation, content, attributes, mixed, isAbstract, facets);
+    }
+  }
 
   /** What a complex type is derived from, and how. */
   record Derivation(TypeRef base, Method method, boolean simpleContent) {

@@ -208,6 +208,7 @@ public final class Intake {
     if (reading.declarations().isEmpty() && reading.findings().hasErrors()) {
       return Outcome.failed(reading.findings().toList());
     }
+    reading.declarations().settle(reading.findings());
     Service service = Linker.link(reading.declarations(), reading.findings());
     return Outcome.of(
         new Description(format, service, reading.documents()), reading.findings().toList());

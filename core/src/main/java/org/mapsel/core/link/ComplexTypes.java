@@ -137,7 +137,10 @@ final class ComplexTypes {
   private Field items(ShapeId id, TypeDeclaration.Complex type, TypeRef item) {
     FieldList declared = new FieldList();
     type.content().ifPresent(content -> particles.flatten(id, content, declared));
-    Name itemType = item instanceof TypeRef.Named named ? named.name() : ARRAY;
+    Name itemType =
+        item instanceof TypeRef.Named named
+            ? builder.declarations().inMessages(named.name())
+            : ARRAY;
     String name =
         declared.toList().stream()
             .filter(field -> field.wire() instanceof Wire.XmlElement)
@@ -166,11 +169,12 @@ final class ComplexTypes {
     }
     FieldList alternatives = new FieldList();
     for (Name name : names) {
+      Name said = builder.declarations().inMessages(name);
       TypeDeclaration.Complex derived =
           (TypeDeclaration.Complex) builder.declarations().types().get(name);
       ShapeId added = id.inner(KIND_FIELD).inner(name.local());
       builder.add(new Shape.Record(added, added(added, base, derived)));
-      alternatives.add(Field.of(name.local(), added, Occurrence.ONE, new Wire.Kind(name)));
+      alternatives.add(Field.of(said.local(), added, Occurrence.ONE, new Wire.Kind(said)));
     }
     ShapeId kinds =
         builder.add(
@@ -263,14 +267,22 @@ final class ComplexTypes {
       }
     }
     for (AttributeDeclaration attribute : attributes.own()) {
-      collected.removeIf(field -> field.wire().equals(new Wire.XmlAttribute(attribute.name())));
+      Wire wire = new Wire.XmlAttribute(inMessages(attribute));
+      collected.removeIf(field -> field.wire().equals(wire));
       if (attribute.use() != AttributeDeclaration.Use.PROHIBITED) {
         collected.add(attributeField(id, attribute));
       }
     }
   }
 
+  private Name inMessages(AttributeDeclaration attribute) {
+    return attribute.reference()
+        ? builder.declarations().inMessages(attribute.name())
+        : attribute.name();
+  }
+
   private Field attributeField(ShapeId id, AttributeDeclaration attribute) {
+    Name name = inMessages(attribute);
     AttributeDeclaration says = attribute;
     if (attribute.reference()) {
       AttributeDeclaration global = builder.declarations().attributes().get(attribute.name());
@@ -285,14 +297,14 @@ final class ComplexTypes {
             ? builder.add(BuiltInTypes.anySimple())
             : builder.shapeOf(says.type(), id, "@" + attribute.name().local());
     return new Field(
-        attribute.name().local(),
+        name.local(),
         shape,
         attribute.use() == AttributeDeclaration.Use.REQUIRED ? Occurrence.ONE : Occurrence.OPTIONAL,
         false,
         attribute.preset().or(says::preset),
         attribute.fixed().or(says::fixed),
         says.documentation(),
-        new Wire.XmlAttribute(attribute.name()),
+        new Wire.XmlAttribute(name),
         Hints.NONE);
   }
 

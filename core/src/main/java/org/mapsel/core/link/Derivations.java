@@ -30,13 +30,17 @@ final class Derivations {
                     .ifPresent(
                         base ->
                             derived.computeIfAbsent(base, none -> new ArrayList<>()).add(name)));
-    for (ElementDeclaration element : declarations.elements().values()) {
-      element
-          .substitutes()
-          .ifPresent(
-              head ->
-                  substitutes.computeIfAbsent(head, none -> new ArrayList<>()).add(element.name()));
-    }
+    declarations
+        .elements()
+        .forEach(
+            (name, element) ->
+                element
+                    .substitutes()
+                    .ifPresent(
+                        head ->
+                            substitutes
+                                .computeIfAbsent(head, none -> new ArrayList<>())
+                                .add(name)));
   }
 
   /** The complex type that a complex type is derived from, if it says so by name. */

@@ -90,7 +90,7 @@ final class Particles {
         }
         builder.add(substitution(id, element, substitutes));
       }
-      return Field.of(ref.name().local(), id, ref.occurrence(), new Wire.Group());
+      return Field.of(element.name().local(), id, ref.occurrence(), new Wire.Group());
     }
 
     /** One of the elements that may stand in a place; the same wherever one points to its head. */

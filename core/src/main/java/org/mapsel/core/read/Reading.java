@@ -57,6 +57,7 @@ public final class Reading {
    */
   public Optional<SourceText> open(String location, Place from, String purpose) {
     String address = resolve(from.document(), location);
+    declarations.addReference(from.document(), address);
     if (!asked.add(purpose + " " + address)) {
       return Optional.empty();
     }

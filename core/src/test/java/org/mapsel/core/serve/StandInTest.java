@@ -81,6 +81,7 @@ class StandInTest {
         "marks.xml",
         "moorings.wsdl",
         "pilots.yaml",
+        "quays.wsdl",
         "self.wsdl",
         "slipway.json",
         "tides.yaml",

@@ -125,7 +125,7 @@ public final class Wsdl20Reader implements DescriptionReader {
           element().ifPresent(element -> faults.put(fault, element));
         }
       }
-      reading.declarations().add(new InterfaceDeclaration(name, bases, operations));
+      reading.declarations().add(new InterfaceDeclaration(name, bases, operations), cursor.place());
     }
 
     /** The element that a message consists of; none for "#none", "#any" and "#other". */
@@ -186,7 +186,7 @@ public final class Wsdl20Reader implements DescriptionReader {
                       new PartDeclaration(PART, Optional.of(one), Optional.empty(), cursor.place()))
               .stream()
               .toList();
-      reading.declarations().add(new MessageDeclaration(name, parts));
+      reading.declarations().add(new MessageDeclaration(name, parts), cursor.place());
       return name;
     }
 

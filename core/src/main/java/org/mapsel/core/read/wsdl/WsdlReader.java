@@ -7,6 +7,7 @@ import org.mapsel.core.read.DescriptionReader;
 import org.mapsel.core.read.Format;
 import org.mapsel.core.read.Reading;
 import org.mapsel.core.read.xsd.SchemaReader;
+import org.mapsel.core.ref.Place;
 
 /** Reads WSDL 1.1 documents with the documents and schemas they import. */
 public final class WsdlReader implements DescriptionReader {
@@ -50,13 +51,14 @@ public final class WsdlReader implements DescriptionReader {
         Extensions.passOver(cursor, reading);
         continue;
       }
+      Place place = cursor.place();
       switch (cursor.local()) {
         case "documentation" ->
             declarations.documentation(cursor.text().strip().replaceAll("\\s+", " "));
         case "import" -> documents.imported(cursor);
         case "types" -> types(cursor, documents.schemas());
-        case "message" -> declarations.add(interfaces.message());
-        case "portType" -> declarations.add(interfaces.portType());
+        case "message" -> declarations.add(interfaces.message(), place);
+        case "portType" -> declarations.add(interfaces.portType(), place);
         case "binding" -> declarations.add(bindings.binding());
         case "service" -> declarations.add(bindings.service());
         default -> {}

@@ -190,14 +190,17 @@ public final class SchemaReader {
     TypeReader types = new TypeReader(context);
     Name declared = context.declaredName(name);
     var declarations = reading.declarations();
+    Place place = context.place();
     switch (context.cursor().local()) {
       case "element" -> declarations.add(new ParticleReader(context).globalElement());
       case "complexType" -> declarations.add(declared, types.complexType());
       case "simpleType" -> declarations.add(declared, types.simpleType());
       case "attribute" -> declarations.add(new AttributeReader(context).globalAttribute());
-      case "group" -> declarations.addGroup(declared, new ParticleReader(context).namedGroup());
+      case "group" ->
+          declarations.addGroup(declared, new ParticleReader(context).namedGroup(), place);
       case "attributeGroup" ->
-          declarations.addAttributeGroup(declared, new AttributeReader(context).namedGroup());
+          declarations.addAttributeGroup(
+              declared, new AttributeReader(context).namedGroup(), place);
       default ->
           reading
               .findings()
