@@ -139,6 +139,23 @@ public final class SchemaValidation {
     return new SchemaValidation(factory.newSchema(inline.toArray(new Source[0])));
   }
 
+  /** The same where the documents are files: the validator finds what they refer to by itself. */
+  public static SchemaValidation ofFiles(Description description) throws Exception {
+    List<Source> sources = new ArrayList<>();
+    for (SourceText source : description.documents()) {
+      Element root = parse(source.bytes()).getDocumentElement();
+      NodeList schemas = root.getElementsByTagNameNS(XSD, "schema");
+      for (int i = 0; i < schemas.getLength(); i++) {
+        Element schema = (Element) schemas.item(i);
+        inheritPrefixes(schema);
+        sources.add(new StreamSource(new StringReader(text(schema)), source.address()));
+      }
+    }
+    SchemaFactory factory = SchemaFactory.newInstance(XSD);
+    factory.setErrorHandler(new Strict());
+    return new SchemaValidation(factory.newSchema(sources.toArray(new Source[0])));
+  }
+
   /** Several schemas of one namespace, as one that includes them all; null if there is none. */
   private static @Nullable String all(
       @Nullable String namespace, @Nullable List<String> addresses) {
@@ -165,6 +182,13 @@ public final class SchemaValidation {
     return validateChildren(body);
   }
 
+  /** Validates the elements in the header of an envelope that are not part of a standard. */
+  public int validateHeader(byte[] envelope) throws Exception {
+    Element root = parse(envelope).getDocumentElement();
+    Node header = root.getElementsByTagNameNS(root.getNamespaceURI(), "Header").item(0);
+    return header == null ? 0 : validateChildren(header);
+  }
+
   /** Like {@link #validateBody}, one element further in: the parts of an rpc message. */
   public int validateParts(byte[] envelope) throws Exception {
     Element root = parse(envelope).getDocumentElement();
@@ -175,7 +199,7 @@ public final class SchemaValidation {
   private int validateChildren(Node parent) throws Exception {
     int validated = 0;
     for (Node child = parent.getFirstChild(); child != null; child = child.getNextSibling()) {
-      if (child instanceof Element) {
+      if (child instanceof Element element && !Standards.isKnown(namespace(element))) {
         var validator = schema.newValidator();
         validator.setErrorHandler(new Strict());
         validator.validate(new DOMSource(child));
@@ -183,6 +207,10 @@ public final class SchemaValidation {
       }
     }
     return validated;
+  }
+
+  private static String namespace(Element element) {
+    return element.getNamespaceURI() == null ? "" : element.getNamespaceURI();
   }
 
   private static void inheritPrefixes(Element schema) {
