@@ -1,6 +1,7 @@
 package org.mapsel.core.service;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
@@ -32,6 +33,26 @@ public record Service(
       Shapes shapes,
       Optional<EntityModel> entities) {
     this(name, documentation, endpoints, OperationList.of(operations), shapes, entities);
+  }
+
+  /** The same at other addresses; endpoints that are not named stay where they are. */
+  public Service at(Map<EndpointId, String> addresses) {
+    return addresses.isEmpty()
+        ? this
+        : new Service(
+            name,
+            documentation,
+            endpoints.stream()
+                .map(
+                    endpoint ->
+                        new Endpoint(
+                            endpoint.id(),
+                            endpoint.protocol(),
+                            addresses.getOrDefault(endpoint.id(), endpoint.address())))
+                .toList(),
+            operations,
+            shapes,
+            entities);
   }
 
   public Optional<Operation> findOperation(OperationId id) {

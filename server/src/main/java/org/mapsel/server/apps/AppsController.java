@@ -64,7 +64,7 @@ class AppsController {
   @DeleteMapping("/{app}")
   @ResponseStatus(HttpStatus.NO_CONTENT)
   void remove(@PathVariable String app) {
-    apps.remove(app);
+    releases.removeApp(app);
   }
 
   @PostMapping("/{app}/edits")

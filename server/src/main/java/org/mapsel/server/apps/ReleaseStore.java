@@ -7,14 +7,17 @@ import static org.mapsel.server.schema.Tables.REVISION;
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.jooq.DSLContext;
+import org.jooq.JSONB;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.mapsel.core.page.App;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Releases: revisions that were handed over. None is ever changed. */
@@ -22,7 +25,13 @@ import tools.jackson.databind.json.JsonMapper;
 class ReleaseStore {
 
   /** A release without what is in it. */
-  record Line(long number, long revision, String note, String author, OffsetDateTime madeAt) {}
+  record Line(
+      long number,
+      long revision,
+      String note,
+      String author,
+      OffsetDateTime madeAt,
+      Map<String, String> environments) {}
 
   private final DSLContext sql;
   private final JsonMapper json;
@@ -46,7 +55,8 @@ class ReleaseStore {
                     row.get(RELEASE.REVISION),
                     row.get(RELEASE.NOTE),
                     row.get(RELEASE.AUTHOR),
-                    row.get(RELEASE.MADE_AT)));
+                    row.get(RELEASE.MADE_AT),
+                    environments(row.get(RELEASE.ENVIRONMENTS))));
   }
 
   /** The release that visitors see. */
@@ -54,15 +64,40 @@ class ReleaseStore {
     return sql.select(APP.RELEASED).from(APP).where(APP.ID.eq(app)).fetchOptional(APP.RELEASED);
   }
 
-  /** The app as it was released. */
-  Optional<App> find(String app, long number) {
-    return sql.select(REVISION.CONTENT)
+  /**
+   * An app as it was released.
+   *
+   * @param environments where it calls its services, by service
+   */
+  record Released(App app, Map<String, String> environments) {}
+
+  Optional<Released> find(String app, long number) {
+    return sql.select(REVISION.CONTENT, RELEASE.ENVIRONMENTS)
         .from(RELEASE)
         .join(REVISION)
         .on(REVISION.APP_ID.eq(RELEASE.APP_ID).and(REVISION.NUMBER.eq(RELEASE.REVISION)))
         .where(RELEASE.APP_ID.eq(app))
         .and(RELEASE.NUMBER.eq(number))
-        .fetchOptional(row -> AppContent.read(json, row.value1().data()));
+        .fetchOptional(
+            row ->
+                new Released(
+                    AppContent.read(json, row.value1().data()), environments(row.value2())));
+  }
+
+  /** A release of an app. */
+  record Named(String app, long number) {}
+
+  /** The releases that call a service in an environment. */
+  List<Named> calling(String service, String environment) {
+    return sql.select(RELEASE.APP_ID, RELEASE.NUMBER)
+        .from(RELEASE)
+        .where(DSL.jsonbGetAttributeAsText(RELEASE.ENVIRONMENTS, service).eq(environment))
+        .orderBy(RELEASE.APP_ID, RELEASE.NUMBER)
+        .fetch(row -> new Named(row.value1(), row.value2()));
+  }
+
+  private Map<String, String> environments(JSONB kept) {
+    return json.readValue(kept.data(), new TypeReference<Map<String, String>>() {});
   }
 
   /**
@@ -72,7 +107,7 @@ class ReleaseStore {
    * @return its number
    */
   @Transactional
-  long add(String app, long version, String note, String author) {
+  long add(String app, long version, String note, String author, Map<String, String> environments) {
     Record head =
         sql.select(APP.VERSION, APP.HEAD)
             .from(APP)
@@ -96,6 +131,7 @@ class ReleaseStore {
         .set(RELEASE.REVISION, head.get(APP.HEAD))
         .set(RELEASE.NOTE, note)
         .set(RELEASE.AUTHOR, author)
+        .set(RELEASE.ENVIRONMENTS, JSONB.valueOf(json.writeValueAsString(environments)))
         .set(RELEASE.MADE_AT, OffsetDateTime.now(clock))
         .execute();
     sql.update(APP).set(APP.RELEASED, number).where(APP.ID.eq(app)).execute();

@@ -2,6 +2,7 @@ package org.mapsel.server.apps;
 
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.page.Folio;
@@ -18,8 +19,22 @@ final class ReleaseViews {
    *
    * @param current the number of the one that visitors see
    * @param draft what differs between the newest one and the draft; nothing if there is none
+   * @param called the services of the draft, with where the newest one calls them
    */
-  record ReleasesView(@Nullable Long current, List<AppChange> draft, List<ReleaseView> releases) {}
+  record ReleasesView(
+      @Nullable Long current,
+      List<AppChange> draft,
+      List<CalledService> called,
+      List<ReleaseView> releases) {}
+
+  /**
+   * A service that a version of an app calls.
+   *
+   * @param environment where; empty for the addresses of the description
+   * @param environments where else it can be called
+   */
+  record CalledService(
+      String service, String name, String environment, List<String> environments) {}
 
   /**
    * A release.
@@ -27,13 +42,25 @@ final class ReleaseViews {
    * @param changes what differs from the one before it; nothing for the first one
    */
   record ReleaseView(
-      long number, String note, String author, OffsetDateTime madeAt, List<AppChange> changes) {}
+      long number,
+      String note,
+      String author,
+      OffsetDateTime madeAt,
+      List<AppChange> changes,
+      List<CalledService> called) {}
 
-  /** The draft at a version, to be handed over. */
-  record NewRelease(long version, String note, String author) {
+  /**
+   * The draft at a version, to be handed over.
+   *
+   * @param environments where to call its services, by service; empty for the addresses of the
+   *     description
+   */
+  record NewRelease(
+      long version, String note, String author, @Nullable Map<String, String> environments) {
     NewRelease {
       Objects.requireNonNull(note);
       Objects.requireNonNull(author);
+      environments = environments == null ? Map.of() : Map.copyOf(environments);
     }
   }
 

@@ -4,14 +4,21 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Stream;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.page.App;
+import org.mapsel.core.page.Call;
 import org.mapsel.core.page.check.Checked;
 import org.mapsel.core.release.AppChange;
 import org.mapsel.core.release.AppChanges;
+import org.mapsel.server.apps.ReleaseViews.CalledService;
 import org.mapsel.server.apps.ReleaseViews.ReleaseView;
 import org.mapsel.server.apps.ReleaseViews.ReleasesView;
+import org.mapsel.server.environments.Environments;
+import org.mapsel.server.services.Workspace;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
 
@@ -24,15 +31,20 @@ public class Releases {
 
   private final Apps apps;
   private final ReleaseStore store;
+  private final Environments environments;
+  private final Workspace workspace;
 
   /** Releases as they were checked last; what is in them never changes. */
   private final Cache<String, Checked> checks =
       Caffeine.newBuilder().maximumSize(REMEMBERED).build();
 
   /** Releases by app and number; they never change. */
-  private final Cache<String, App> contents = Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+  private final Cache<String, ReleaseStore.Released> contents =
+      Caffeine.newBuilder().maximumSize(REMEMBERED).build();
 
-  Releases(Apps apps, ReleaseStore store) {
+  Releases(Apps apps, ReleaseStore store, Environments environments, Workspace workspace) {
+    this.environments = environments;
+    this.workspace = workspace;
     this.apps = apps;
     this.store = store;
   }
@@ -41,8 +53,11 @@ public class Releases {
    * A version of an app, checked.
    *
    * @param release its number; nothing for the draft
+   * @param environments where a release calls its services, by service; those that are not named
+   *     are called as described
    */
-  public record Version(Optional<Long> release, App app, Checked checked) {}
+  public record Version(
+      Optional<Long> release, App app, Checked checked, Map<String, String> environments) {}
 
   /** The release that visitors see now. */
   public Version current(String app) {
@@ -67,13 +82,13 @@ public class Releases {
   /** The app as it was edited last. */
   public Version draft(String app) {
     Apps.CheckedApp draft = apps.checked(app);
-    return new Version(Optional.empty(), draft.kept().app(), draft.checked());
+    return new Version(Optional.empty(), draft.kept().app(), draft.checked(), Map.of());
   }
 
   /** One of the releases. */
   public Version get(String app, long number) {
-    String key = app + "/" + number;
-    App content =
+    String key = key(app, number);
+    ReleaseStore.Released released =
         contents.get(
             key,
             absent ->
@@ -83,9 +98,20 @@ public class Releases {
                         () ->
                             Problem.missing(
                                 "SERVER_RELEASE_MISSING", "number", String.valueOf(number))));
-    Checked checked = apps.check(content, Optional.ofNullable(checks.getIfPresent(key)));
+    Checked checked = apps.check(released.app(), Optional.ofNullable(checks.getIfPresent(key)));
     checks.put(key, checked);
-    return new Version(Optional.of(number), content, checked);
+    return new Version(Optional.of(number), released.app(), checked, released.environments());
+  }
+
+  private static String key(String app, Object number) {
+    return app + "/" + number;
+  }
+
+  /** Removes an app with its releases; another one may have its id some time. */
+  void removeApp(String app) {
+    apps.remove(app);
+    contents.asMap().keySet().removeIf(key -> key.startsWith(key(app, "")));
+    checks.asMap().keySet().removeIf(key -> key.startsWith(key(app, "")));
   }
 
   /** All about the releases of an app, the newest first, each beside the one before it. */
@@ -101,14 +127,58 @@ public class Releases {
               line.note(),
               line.author(),
               line.madeAt(),
-              i + 1 < lines.size()
-                  ? changes(app, lines.get(i + 1), get(app, line.number()).app())
-                  : List.of()));
+              i + 1 < lines.size() ? changes(app, lines.get(i + 1), line) : List.of(),
+              called(get(app, line.number()).app(), line.environments())));
     }
     return new ReleasesView(
         store.current(app).orElse(null),
         lines.isEmpty() ? List.of() : changes(app, lines.getFirst(), kept.app()),
+        called(kept.app(), lines.isEmpty() ? Map.of() : lines.getFirst().environments()),
         views);
+  }
+
+  /** The services that an app calls, with where, and where else they could be called. */
+  private List<CalledService> called(App app, Map<String, String> where) {
+    return services(app)
+        .map(
+            service ->
+                new CalledService(
+                    service,
+                    workspace.nameOf(service),
+                    where.getOrDefault(service, ""),
+                    environments.names(service)))
+        .toList();
+  }
+
+  private static Stream<String> services(App app) {
+    return app.pages().stream()
+        .flatMap(page -> page.calls().stream())
+        .map(Call::service)
+        .distinct()
+        .sorted();
+  }
+
+  private List<AppChange> changes(String app, ReleaseStore.Line before, ReleaseStore.Line now) {
+    App released = get(app, now.number()).app();
+    List<AppChange> changes = new ArrayList<>(changes(app, before, released));
+    services(released)
+        .forEach(
+            service -> {
+              String was = before.environments().getOrDefault(service, "");
+              String is = now.environments().getOrDefault(service, "");
+              if (!was.equals(is)) {
+                changes.add(
+                    new AppChange(
+                        Optional.empty(),
+                        workspace.nameOf(service),
+                        "is called " + words(is) + ", before " + words(was)));
+              }
+            });
+    return changes;
+  }
+
+  private static String words(String environment) {
+    return environment.isEmpty() ? "where its description says" : "in " + environment;
   }
 
   private List<AppChange> changes(String app, ReleaseStore.Line before, App now) {
@@ -116,7 +186,8 @@ public class Releases {
   }
 
   /** Hands the draft over. */
-  ReleasesView release(String app, long version, String note, String author) {
+  ReleasesView release(
+      String app, long version, String note, String author, Map<String, String> where) {
     if (note.length() > LONGEST_NOTE || author.length() > LONGEST_NOTE) {
       throw Problem.refused(
           Finding.error("SERVER_NOTE_TOO_LONG", "limit", String.valueOf(LONGEST_NOTE)));
@@ -124,13 +195,19 @@ public class Releases {
     if (apps.get(app).app().pages().isEmpty()) {
       throw Problem.conflict("SERVER_RELEASE_EMPTY");
     }
-    store.add(app, version, note.strip(), author.strip());
+    Map<String, String> chosen = new TreeMap<>();
+    services(apps.get(app).app())
+        .forEach(
+            service ->
+                chosen.put(
+                    service, environments.get(service, where.getOrDefault(service, "")).name()));
+    store.add(app, version, note.strip(), author.strip(), chosen);
     return view(app);
   }
 
   /** Hands the draft over as it stands, whoever edited it last. */
   public void release(String app, String note) {
-    release(app, apps.get(app).version(), note, "");
+    release(app, apps.get(app).version(), note, "", Map.of());
   }
 
   /** Lets visitors see an earlier release, or a later one again. */

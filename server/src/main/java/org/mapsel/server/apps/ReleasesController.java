@@ -43,7 +43,8 @@ class ReleasesController {
   @PostMapping("/apps/{app}/releases")
   @ResponseStatus(HttpStatus.CREATED)
   ReleasesView add(@PathVariable String app, @RequestBody NewRelease request) {
-    return releases.release(app, request.version(), request.note(), request.author());
+    return releases.release(
+        app, request.version(), request.note(), request.author(), request.environments());
   }
 
   /** Runs the checks of what the draft calls, before it is handed over. */

@@ -29,6 +29,7 @@ class ServiceUse implements ServiceUsers {
     return releases
         .current(kept.id())
         .flatMap(number -> releases.find(kept.id(), number))
+        .map(ReleaseStore.Released::app)
         .orElse(kept.app());
   }
 

@@ -68,7 +68,8 @@ class OpenPages {
         kept.builder(),
         kept.previous(),
         version.checked().pages().get(page.id()).plan(),
-        new PageReach(app, page, apps.services()));
+        new PageReach(app, page, apps.services()),
+        version.environments());
   }
 
   /** The names of the services of a page that are answered for from samples. */

@@ -97,7 +97,8 @@ class PageCalls {
         pinned.operation(),
         call.endpoint(),
         run.parameters(),
-        running.builder() ? Set.of() : running.plan().wanted().getOrDefault(call.id(), Set.of()));
+        running.builder() ? Set.of() : running.plan().wanted().getOrDefault(call.id(), Set.of()),
+        running.environmentOf(call.service()));
   }
 
   private static PageEvent event(PageEffect.RunCall run, Recorder.Recorded recorded) {

@@ -1,5 +1,6 @@
 package org.mapsel.server.runs;
 
+import java.util.Map;
 import java.util.Optional;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Page;
@@ -15,7 +16,13 @@ record Running(
     boolean builder,
     Optional<String> previous,
     PagePlan plan,
-    PageReach reach) {
+    PageReach reach,
+    Map<String, String> environments) {
+
+  /** Where a release calls a service; the draft does where builders do. */
+  Optional<String> environmentOf(String service) {
+    return release.map(number -> environments.getOrDefault(service, ""));
+  }
 
   Page page() {
     return plan.page();

@@ -31,6 +31,8 @@ import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
+import org.mapsel.server.environments.Environment;
+import org.mapsel.server.environments.Environments;
 import org.mapsel.server.outgoing.OutgoingHttp;
 import org.mapsel.server.outgoing.Stamps;
 import org.mapsel.server.secrets.Accesses;
@@ -94,6 +96,7 @@ public class Recorder {
   private final ExchangeStore exchanges;
   private final SampleStore samples;
   private final Accesses accesses;
+  private final Environments environments;
   private final OutgoingHttp http;
   private final Caller caller;
   private final Replay replay;
@@ -103,26 +106,45 @@ public class Recorder {
       ExchangeStore exchanges,
       SampleStore samples,
       Accesses accesses,
+      Environments environments,
       OutgoingHttp http,
       Replay replay,
       Stamps stamps) {
     this.replay = replay;
     this.stamps = stamps;
     this.accesses = accesses;
+    this.environments = environments;
     this.exchanges = exchanges;
     this.samples = samples;
     this.http = http;
     this.caller = new Caller(http, stamps);
   }
 
-  /** What is to be called for a service of the workspace. */
+  /**
+   * What is to be called for a service of the workspace.
+   *
+   * @param environment where; the one that builders call if nothing is said
+   */
   public record Wanted(
       String serviceId,
       Service service,
       Operation operation,
       EndpointId endpoint,
       RecordValue parameters,
-      Set<FieldPath> fields) {}
+      Set<FieldPath> fields,
+      Optional<String> environment) {
+
+    /** The same by builders, who call all services where they are set to. */
+    public Wanted(
+        String serviceId,
+        Service service,
+        Operation operation,
+        EndpointId endpoint,
+        RecordValue parameters,
+        Set<FieldPath> fields) {
+      this(serviceId, service, operation, endpoint, parameters, fields, Optional.empty());
+    }
+  }
 
   /** Calls an operation; the exchange is kept before this returns. */
   public Recorded call(Wanted wanted) {
@@ -131,11 +153,11 @@ public class Recorder {
 
   private CallResult result(Wanted wanted) {
     if (!replay.isOn(wanted.serviceId())) {
-      return caller.call(question(wanted, accesses.of(wanted.serviceId(), wanted.endpoint())));
+      return caller.call(question(wanted));
     }
     // Nobody is asked, so nobody needs to know who asks.
     return new Caller(replay.exchanger(wanted.serviceId(), wanted.service()), stamps)
-        .call(question(wanted, Access.NONE));
+        .call(question(wanted, Environment.DESCRIBED, Access.NONE));
   }
 
   /**
@@ -149,12 +171,7 @@ public class Recorder {
       return wanted.stream().map(this::call).toList();
     }
     List<CallResult> results =
-        caller
-            .through(way.apply(http))
-            .callAll(
-                wanted.stream()
-                    .map(one -> question(one, accesses.of(one.serviceId(), one.endpoint())))
-                    .toList());
+        caller.through(way.apply(http)).callAll(wanted.stream().map(this::question).toList());
     List<Recorded> recorded = new ArrayList<>();
     for (int i = 0; i < results.size(); i++) {
       recorded.add(recorded(wanted.get(i), results.get(i)));
@@ -162,9 +179,20 @@ public class Recorder {
     return recorded;
   }
 
-  private static Question question(Wanted wanted, Access access) {
+  private Question question(Wanted wanted) {
+    String service = wanted.serviceId();
+    Environment environment =
+        wanted
+            .environment()
+            .map(name -> environments.get(service, name))
+            .orElseGet(() -> environments.building(service));
+    return question(
+        wanted, environment, accesses.of(service, wanted.endpoint(), environment.name()));
+  }
+
+  private static Question question(Wanted wanted, Environment environment, Access access) {
     return new Question(
-        wanted.service(),
+        wanted.service().at(environment.addresses()),
         wanted.operation(),
         wanted.endpoint(),
         wanted.parameters(),

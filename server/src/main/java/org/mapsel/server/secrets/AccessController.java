@@ -6,6 +6,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** How an endpoint is reached; secrets come in and never go out. */
@@ -20,13 +21,19 @@ class AccessController {
   }
 
   @GetMapping
-  AccessForm get(@PathVariable String service, @PathVariable String endpoint) {
-    return accesses.shown(service, new EndpointId(endpoint));
+  AccessForm get(
+      @PathVariable String service,
+      @PathVariable String endpoint,
+      @RequestParam(defaultValue = "") String environment) {
+    return accesses.shown(new Accesses.Reached(service, new EndpointId(endpoint), environment));
   }
 
   @PutMapping
   AccessForm put(
-      @PathVariable String service, @PathVariable String endpoint, @RequestBody AccessForm form) {
-    return accesses.put(service, new EndpointId(endpoint), form);
+      @PathVariable String service,
+      @PathVariable String endpoint,
+      @RequestParam(defaultValue = "") String environment,
+      @RequestBody AccessForm form) {
+    return accesses.put(new Accesses.Reached(service, new EndpointId(endpoint), environment), form);
   }
 }

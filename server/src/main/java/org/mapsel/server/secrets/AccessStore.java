@@ -1,6 +1,6 @@
 package org.mapsel.server.secrets;
 
-import static org.mapsel.server.schema.Tables.ENDPOINT_ACCESS;
+import static org.mapsel.server.schema.Tables.SERVICE_ACCESS;
 
 import java.util.Optional;
 import org.jooq.DSLContext;
@@ -16,27 +16,40 @@ class AccessStore {
     this.sql = sql;
   }
 
-  Optional<byte[]> find(String service, String endpoint) {
-    return sql.select(ENDPOINT_ACCESS.CONTENT)
-        .from(ENDPOINT_ACCESS)
-        .where(ENDPOINT_ACCESS.SERVICE_ID.eq(service), ENDPOINT_ACCESS.ENDPOINT.eq(endpoint))
-        .fetchOptional(ENDPOINT_ACCESS.CONTENT);
+  Optional<byte[]> find(String service, String endpoint, String environment) {
+    return sql.select(SERVICE_ACCESS.CONTENT)
+        .from(SERVICE_ACCESS)
+        .where(
+            SERVICE_ACCESS.SERVICE_ID.eq(service),
+            SERVICE_ACCESS.ENDPOINT.eq(endpoint),
+            SERVICE_ACCESS.ENVIRONMENT.eq(environment))
+        .fetchOptional(SERVICE_ACCESS.CONTENT);
   }
 
-  void put(String service, String endpoint, byte[] content) {
-    sql.insertInto(ENDPOINT_ACCESS)
-        .set(ENDPOINT_ACCESS.SERVICE_ID, service)
-        .set(ENDPOINT_ACCESS.ENDPOINT, endpoint)
-        .set(ENDPOINT_ACCESS.CONTENT, content)
-        .onConflict(ENDPOINT_ACCESS.SERVICE_ID, ENDPOINT_ACCESS.ENDPOINT)
+  void put(String service, String endpoint, String environment, byte[] content) {
+    sql.insertInto(SERVICE_ACCESS)
+        .set(SERVICE_ACCESS.SERVICE_ID, service)
+        .set(SERVICE_ACCESS.ENDPOINT, endpoint)
+        .set(SERVICE_ACCESS.ENVIRONMENT, environment)
+        .set(SERVICE_ACCESS.CONTENT, content)
+        .onConflict(SERVICE_ACCESS.SERVICE_ID, SERVICE_ACCESS.ENDPOINT, SERVICE_ACCESS.ENVIRONMENT)
         .doUpdate()
-        .set(ENDPOINT_ACCESS.CONTENT, content)
+        .set(SERVICE_ACCESS.CONTENT, content)
         .execute();
   }
 
-  void remove(String service, String endpoint) {
-    sql.deleteFrom(ENDPOINT_ACCESS)
-        .where(ENDPOINT_ACCESS.SERVICE_ID.eq(service), ENDPOINT_ACCESS.ENDPOINT.eq(endpoint))
+  void remove(String service, String endpoint, String environment) {
+    sql.deleteFrom(SERVICE_ACCESS)
+        .where(
+            SERVICE_ACCESS.SERVICE_ID.eq(service),
+            SERVICE_ACCESS.ENDPOINT.eq(endpoint),
+            SERVICE_ACCESS.ENVIRONMENT.eq(environment))
+        .execute();
+  }
+
+  void removeAll(String service, String environment) {
+    sql.deleteFrom(SERVICE_ACCESS)
+        .where(SERVICE_ACCESS.SERVICE_ID.eq(service), SERVICE_ACCESS.ENVIRONMENT.eq(environment))
         .execute();
   }
 }

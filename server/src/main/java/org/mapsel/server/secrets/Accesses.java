@@ -26,9 +26,33 @@ public class Accesses {
     this.json = json;
   }
 
-  /** For calls. */
-  public Access of(String service, EndpointId endpoint) {
-    return AccessForms.access(kept(service, endpoint));
+  /**
+   * For calls.
+   *
+   * @param environment where the service is called; empty for the addresses of the description
+   */
+  public Access of(String service, EndpointId endpoint, String environment) {
+    return AccessForms.access(kept(new Reached(service, endpoint, environment)));
+  }
+
+  /** What is reached: an endpoint of a service in one of its environments. */
+  record Reached(String service, EndpointId endpoint, String environment) {
+
+    /** What is locked for this opens for nothing else. */
+    private String about() {
+      String described = service + "/" + endpoint.text();
+      return environment.isEmpty() ? described : described + "/" + environment;
+    }
+  }
+
+  /** Forgets how an endpoint is reached in an environment. */
+  public void forget(String service, EndpointId endpoint, String environment) {
+    store.remove(service, endpoint.text(), environment);
+  }
+
+  /** Forgets how a service is reached in an environment. */
+  public void forget(String service, String environment) {
+    store.removeAll(service, environment);
   }
 
   /** What a form means that was given without being kept, as for reading a description. */
@@ -38,20 +62,21 @@ public class Accesses {
     return access;
   }
 
-  AccessForm shown(String service, EndpointId endpoint) {
-    return AccessForms.shown(kept(service, endpoint));
+  AccessForm shown(Reached reached) {
+    return AccessForms.shown(kept(reached));
   }
 
-  AccessForm put(String service, EndpointId endpoint, AccessForm form) {
-    AccessForm filled = AccessForms.filled(form, keptIfReadable(service, endpoint));
+  AccessForm put(Reached reached, AccessForm form) {
+    AccessForm filled = AccessForms.filled(form, keptIfReadable(reached));
     Access access = given(filled);
     if (access.equals(Access.NONE)) {
-      store.remove(service, endpoint.text());
+      store.remove(reached.service(), reached.endpoint().text(), reached.environment());
     } else {
       store.put(
-          service,
-          endpoint.text(),
-          vault.lock(json.writeValueAsBytes(filled), about(service, endpoint)));
+          reached.service(),
+          reached.endpoint().text(),
+          reached.environment(),
+          vault.lock(json.writeValueAsBytes(filled), reached.about()));
     }
     return AccessForms.shown(filled);
   }
@@ -77,34 +102,36 @@ public class Accesses {
   }
 
   private void keep(String service, EndpointId endpoint, AccessForm.LoginForm login) {
-    put(service, endpoint, new AccessForm(login, List.of(), null, "asDescribed", null, null, null));
+    put(
+        new Reached(service, endpoint, ""),
+        new AccessForm(login, List.of(), null, "asDescribed", null, null, null));
   }
 
-  private AccessForm kept(String service, EndpointId endpoint) {
-    Optional<byte[]> locked = store.find(service, endpoint.text());
+  private AccessForm kept(Reached reached) {
+    Optional<byte[]> locked = find(reached);
     if (locked.isEmpty()) {
       return AccessForm.NONE;
     }
     byte[] text =
         vault
-            .open(locked.get(), about(service, endpoint))
+            .open(locked.get(), reached.about())
             .orElseThrow(
                 () ->
                     Problem.refused(
-                        Finding.error("SERVER_SECRET_UNREADABLE", "endpoint", endpoint.text())));
+                        Finding.error(
+                            "SERVER_SECRET_UNREADABLE", "endpoint", reached.endpoint().text())));
     return json.readValue(text, AccessForm.class);
   }
 
   /** What can no longer be opened is written over as if it were not there. */
-  private AccessForm keptIfReadable(String service, EndpointId endpoint) {
-    return store
-        .find(service, endpoint.text())
-        .flatMap(locked -> vault.open(locked, about(service, endpoint)))
+  private AccessForm keptIfReadable(Reached reached) {
+    return find(reached)
+        .flatMap(locked -> vault.open(locked, reached.about()))
         .map(text -> json.readValue(text, AccessForm.class))
         .orElse(AccessForm.NONE);
   }
 
-  private static String about(String service, EndpointId endpoint) {
-    return service + "/" + endpoint.text();
+  private Optional<byte[]> find(Reached reached) {
+    return store.find(reached.service(), reached.endpoint().text(), reached.environment());
   }
 }

@@ -122,6 +122,21 @@ class ReleasesApiTest {
   }
 
   @Test
+  void anAppThatTakesTheIdOfARemovedOneHasReleasesOfItsOwn() {
+    renamePage("Of the first");
+    release("First");
+    assertThat(api.get("/api/open/" + id).text("/pages/0/name")).isEqualTo("Of the first");
+    assertThat(api.delete(app).status()).isEqualTo(204);
+
+    assertThat(api.post("/api/apps", "{'name':'" + id + "'}").text("/id")).isEqualTo(id);
+    edit(addPage);
+    renamePage("Of the second");
+    release("First");
+
+    assertThat(api.get("/api/open/" + id).text("/pages/0/name")).isEqualTo("Of the second");
+  }
+
+  @Test
   void onlyWhatWasLookedAtIsReleased() {
     long version = api.get(app).body().at("/version").asLong();
     renamePage("Changed meanwhile");
