@@ -33,15 +33,22 @@ export const watchesQuery = queryOptions({
   staleTime: 30_000,
 });
 
-export const accessQuery = (service: string, endpoint: string) =>
+export const accessQuery = (service: string, endpoint: string, environment: string) =>
   queryOptions({
-    queryKey: ['services', service, 'access', endpoint],
+    queryKey: ['services', service, 'access', endpoint, environment],
     queryFn: () =>
       unwrap(
         api.GET('/api/services/{service}/endpoints/{endpoint}/access', {
-          params: { path: { service, endpoint } },
+          params: { path: { service, endpoint }, query: { environment } },
         }),
       ),
+  });
+
+export const environmentsQuery = (service: string) =>
+  queryOptions({
+    queryKey: ['services', service, 'environments'],
+    queryFn: () =>
+      unwrap(api.GET('/api/services/{service}/environments', { params: { path: { service } } })),
   });
 
 export const operationQuery = (service: string, operation: string) =>

@@ -12,6 +12,7 @@ import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
 import { EndpointAccess } from './access/EndpointAccess';
 import { OperationTable } from './components/OperationTable';
+import { Environments } from './environments/Environments';
 import { ReadAgain } from './editions/ReadAgain';
 
 function RemoveButton({ service }: { service: Service }) {
@@ -68,6 +69,7 @@ function Taken({ data }: { data: Service }) {
       {data.endpoints.map((endpoint) => (
         <EndpointAccess key={endpoint.id} service={data.id} endpoint={endpoint} />
       ))}
+      <Environments service={data} />
       <ReadAgain service={data} />
       <Box sx={{ mt: 2 }}>
         <RemoveButton service={data} />

@@ -22,15 +22,18 @@ import { Waiting } from '@/ui/Waiting';
 import type { Edits } from '../bench/useEdits';
 import { AppPlace } from './AppPlace';
 import { Changes } from './Changes';
+import { type Where, whereCalled } from './where';
+import { WhereToCall } from './WhereToCall';
 
 function Draft({ view, releases }: { view: AppView; releases: Releases }) {
   const queries = useQueryClient();
   const [note, setNote] = useState('');
   const [author, setAuthor] = useStored('author', '');
+  const [where, setWhere] = useState(() => whereCalled(releases.called));
   /** The checks that were run when this version was to be released. */
-  const [checked, setChecked] = useState<{ version: number; lines: SampleLine[] }>();
+  const [checked, setChecked] = useState<{ version: number; where: Where; lines: SampleLine[] }>();
   const failed =
-    checked?.version === view.version
+    checked?.version === view.version && checked.where === where
       ? checked.lines.filter(({ verdict }) => verdict?.holds !== true)
       : [];
   const releasing = useMutation({
@@ -38,14 +41,16 @@ function Draft({ view, releases }: { view: AppView; releases: Releases }) {
       const params = { path: { app: view.id } };
       // Whoever saw what fails and presses again wants it so.
       if (failed.length === 0) {
-        const lines = await unwrap(api.POST('/api/apps/{app}/verdicts', { params }));
-        setChecked({ version: view.version, lines });
+        const lines = await unwrap(
+          api.POST('/api/apps/{app}/verdicts', { params, body: { environments: where } }),
+        );
+        setChecked({ version: view.version, where, lines });
         if (lines.some(({ verdict }) => verdict?.holds !== true)) return undefined;
       }
       return unwrap(
         api.POST('/api/apps/{app}/releases', {
           params,
-          body: { version: view.version, note, author },
+          body: { version: view.version, note, author, environments: where },
         }),
       );
     },
@@ -60,18 +65,22 @@ function Draft({ view, releases }: { view: AppView; releases: Releases }) {
     },
   });
   const last = releases.releases[0];
-  const same = releases.draft.length === 0 && last !== undefined;
+  const moved = releases.called.some(
+    ({ service, environment }) => (where[service] ?? environment) !== environment,
+  );
+  const unchanged = releases.draft.length === 0 && last !== undefined;
+  const same = unchanged && !moved;
   return (
     <Box component="section" aria-label="The draft" sx={{ mb: 4 }}>
       <Typography variant="h2" sx={{ mb: 0.75 }}>
         The draft
       </Typography>
-      {same && (
+      {unchanged && (
         <Typography sx={{ color: 'text.secondary' }}>
           Nothing differs from release {last.number}.
         </Typography>
       )}
-      {!same && last && (
+      {!unchanged && last && (
         <>
           <Typography sx={{ color: 'text.secondary', mb: 1 }}>
             What differs from release {last.number}:
@@ -91,7 +100,7 @@ function Draft({ view, releases }: { view: AppView; releases: Releases }) {
         </Typography>
       )}
       {checked && failed.length > 0 && <FailedChecks lines={failed} all={checked.lines.length} />}
-      {!same && (
+      {(!same || releases.called.some(({ environments }) => environments.length > 0)) && (
         <Box
           component="form"
           onSubmit={(event: React.FormEvent) => {
@@ -100,6 +109,7 @@ function Draft({ view, releases }: { view: AppView; releases: Releases }) {
           }}
           sx={{ display: 'flex', gap: 1.5, mt: 2, flexWrap: 'wrap', alignItems: 'center' }}
         >
+          <WhereToCall called={releases.called} where={where} onChange={setWhere} />
           <TextField
             label="What is new, for those who use it"
             value={note}
@@ -116,7 +126,7 @@ function Draft({ view, releases }: { view: AppView; releases: Releases }) {
             }}
             sx={{ width: 160 }}
           />
-          <Button type="submit" variant="contained" loading={releasing.isPending}>
+          <Button type="submit" variant="contained" disabled={same} loading={releasing.isPending}>
             Release {(last?.number ?? 0) + 1}
             {failed.length > 0 && ' all the same'}
           </Button>
@@ -184,6 +194,14 @@ function Line(props: {
             {momentText(release.madeAt)}
             {release.author && `, ${release.author}`}
             {current && ' · what visitors see'}
+            {release.called
+              .filter(({ environment }) => environment)
+              .map(({ service, name, environment }) => (
+                <Box key={service} component="span">
+                  {' '}
+                  · {name} in <strong>{environment}</strong>
+                </Box>
+              ))}
           </Box>
         </Box>
         {release.changes.length > 0 && (

@@ -13,30 +13,32 @@ import { inWords } from './model';
 interface Props {
   service: string;
   endpoint: Service['endpoints'][number];
+  /** The environment that it is in; nothing is the address of the description. */
+  environment?: string;
 }
 
 /** One endpoint: where it is, and how it is reached. */
-export function EndpointAccess({ service, endpoint }: Props) {
+export function EndpointAccess({ service, endpoint, environment = '' }: Props) {
   const queries = useQueryClient();
-  const kept = useQuery(accessQuery(service, endpoint.id));
+  const kept = useQuery(accessQuery(service, endpoint.id, environment));
   const [changed, setChanged] = useState<AccessForm>();
   const saving = useMutation({
     mutationFn: (body: AccessForm) =>
       unwrap(
         api.PUT('/api/services/{service}/endpoints/{endpoint}/access', {
-          params: { path: { service, endpoint: endpoint.id } },
+          params: { path: { service, endpoint: endpoint.id }, query: { environment } },
           body,
         }),
       ),
     onSuccess: (saved) => {
-      queries.setQueryData(accessQuery(service, endpoint.id).queryKey, saved);
+      queries.setQueryData(accessQuery(service, endpoint.id, environment).queryKey, saved);
       setChanged(undefined);
     },
   });
   return (
     <Box
       component="section"
-      aria-label={`Endpoint ${endpoint.id}`}
+      aria-label={`Endpoint ${endpoint.id}${environment && ` in ${environment}`}`}
       sx={{ borderTop: '1px solid', borderColor: 'line', py: 0.75 }}
     >
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap' }}>

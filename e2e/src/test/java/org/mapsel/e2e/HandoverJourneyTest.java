@@ -82,6 +82,33 @@ class HandoverJourneyTest {
     assertThat(user.page.getByRole(AriaRole.ROW).nth(1)).containsText("May");
   }
 
+  /** On the only page of the berth ticket. */
+  private User lookUpVessel(String address) {
+    user.goTo(address).page.getByRole(AriaRole.MAIN).getByRole(AriaRole.LINK).click();
+    return user.type("Vessel, by its hull number", "S-20417").press("Look up");
+  }
+
+  @Test
+  void aReleaseCallsItsEnvironmentAndTheDraftTheDescribedOne() {
+    try (StandIns live = StandIns.start()) {
+      user.goTo("/services/berthing").press("Add an environment");
+      user.type("What it is called", "live");
+      user.type("Address of BerthingSoap11", live.berthing().replace("berthing.wsdl", "soap11"));
+      user.type("Address of BerthingSoap12", live.berthing().replace("berthing.wsdl", "soap12"));
+      user.press("Add it").sees("While building, call it");
+      user.goTo("/apps/berth-ticket/releases").page.getByLabel("Call Berthing").click();
+      user.role(AriaRole.OPTION, "in live").click();
+      user.type("What is new, for those who use it", "On the live system").press("Release 2");
+      assertThat(user.role(AriaRole.LISTITEM, "Release 2")).containsText("Berthing in live");
+
+      live.turn("FAULT");
+      lookUpVessel("/open/berth-ticket").sees("No vessel has this hull number.");
+      lookUpVessel("/draft/berth-ticket").sees("Salt Wren was found.");
+      live.turn("NORMAL");
+      lookUpVessel("/open/berth-ticket").sees("Salt Wren was found.");
+    }
+  }
+
   @Test
   void aStartPageIsArrangedByKeyboardWithALiveFigure() {
     user.goTo("/apps/yard-board/start").press("+ Entry");

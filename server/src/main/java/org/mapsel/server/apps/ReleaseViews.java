@@ -64,6 +64,13 @@ final class ReleaseViews {
     }
   }
 
+  /** Where services are to be called, by service, as in a new release. */
+  record WhereToCall(Map<String, String> environments) {
+    WhereToCall {
+      environments = Map.copyOf(environments);
+    }
+  }
+
   /** The release that visitors are to see. */
   record CurrentRelease(long number) {}
 

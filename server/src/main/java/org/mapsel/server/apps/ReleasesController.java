@@ -9,6 +9,7 @@ import org.mapsel.server.apps.ReleaseViews.CurrentRelease;
 import org.mapsel.server.apps.ReleaseViews.NewRelease;
 import org.mapsel.server.apps.ReleaseViews.OpenView;
 import org.mapsel.server.apps.ReleaseViews.ReleasesView;
+import org.mapsel.server.apps.ReleaseViews.WhereToCall;
 import org.mapsel.server.checks.Checks;
 import org.mapsel.server.checks.SampleViews.SampleLine;
 import org.springframework.http.HttpStatus;
@@ -47,15 +48,17 @@ class ReleasesController {
         app, request.version(), request.note(), request.author(), request.environments());
   }
 
-  /** Runs the checks of what the draft calls, before it is handed over. */
+  /** Runs the checks of what the draft calls, where it is to call it, before it is handed over. */
   @PostMapping("/apps/{app}/verdicts")
-  List<SampleLine> verify(@PathVariable String app) {
+  List<SampleLine> verify(@PathVariable String app, @RequestBody WhereToCall request) {
     Set<List<String>> called =
         releases.draft(app).app().pages().stream()
             .flatMap(page -> page.calls().stream())
             .map(call -> List.of(call.service(), call.operation().text()))
             .collect(Collectors.toSet());
-    return checks.verify((service, operation) -> called.contains(List.of(service, operation)));
+    return checks.verify(
+        (service, operation) -> called.contains(List.of(service, operation)),
+        request.environments());
   }
 
   @PutMapping("/apps/{app}/releases/current")

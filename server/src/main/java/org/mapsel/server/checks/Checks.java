@@ -104,15 +104,18 @@ public class Checks {
    * Runs the checks of some operations.
    *
    * @param called whether a service and an operation of it are among them
+   * @param environments where services are asked, by service; others as described
    * @return these checks, each with what came of it
    */
-  public List<SampleLine> verify(BiPredicate<String, String> called) {
+  public List<SampleLine> verify(
+      BiPredicate<String, String> called, Map<String, String> environments) {
     return store.all().stream()
         .filter(line -> line.pinned().isPresent())
         .filter(line -> called.test(line.service(), line.operation()))
         .map(
             line -> {
-              verify(line.service(), line.operation(), line.name());
+              String environment = environments.getOrDefault(line.service(), "");
+              verify(line.service(), line.operation(), line.name(), Optional.of(environment));
               return samples.view(
                   samples.line(line.service(), line.operation(), line.name()), Map.of());
             })
@@ -121,6 +124,11 @@ public class Checks {
 
   /** Runs one check and remembers what came of it. */
   SamplesView verify(String service, String operation, String name) {
+    verify(service, operation, name, Optional.empty());
+    return samples.all();
+  }
+
+  private void verify(String service, String operation, String name, Optional<String> environment) {
     SampleStore.Line line = samples.line(service, operation, name);
     Known known = operations.get(service, operation);
     Check check =
@@ -136,7 +144,8 @@ public class Checks {
             line.answer(),
             line.failure().map(SampleStore.Failure::code),
             Optional.of(check));
-    Recorder.Recorded recorded = recorder.call(known.wanted(sample.parameters(known.service())));
+    Recorder.Recorded recorded =
+        recorder.call(known.wanted(sample.parameters(known.service()), environment));
     Verdict verdict = Verifier.verdict(known.service(), sample, recorded.result());
     VerdictView view =
         new VerdictView(
@@ -146,7 +155,6 @@ public class Checks {
             OffsetDateTime.now(clock));
     store.putVerdict(service, operation, name, json.valueToTree(view));
     runs.add(Samples.key(line), new CheckRunView(view.at(), view.holds(), view.tookMillis()));
-    return samples.all();
   }
 
   /** Records a sample again: what is answered now is what is known from now on. */

@@ -1,5 +1,6 @@
 package org.mapsel.server.checks;
 
+import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
@@ -29,7 +30,17 @@ class KnownOperations {
 
     /** A call of it whose whole answer is wanted. */
     Recorder.Wanted wanted(RecordValue parameters) {
-      return new Recorder.Wanted(id, service, operation, endpoint, parameters, Set.of());
+      return wanted(parameters, Optional.empty());
+    }
+
+    /**
+     * The same in an environment.
+     *
+     * @param environment the one that builders call if nothing is said
+     */
+    Recorder.Wanted wanted(RecordValue parameters, Optional<String> environment) {
+      return new Recorder.Wanted(
+          id, service, operation, endpoint, parameters, Set.of(), environment);
     }
   }
 

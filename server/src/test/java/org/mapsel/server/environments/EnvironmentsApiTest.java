@@ -159,6 +159,26 @@ class EnvironmentsApiTest {
   }
 
   @Test
+  void checksAreRunWhereTheReleaseIsToCall() {
+    environment("live");
+    String operation = "/api/services/" + service + "/operations/VesselParticulars";
+    api.post(
+        operation + "/tries",
+        "{'endpoint':'" + ENDPOINT + "','parameters':{'hullNumber':'S-20417'}}");
+    api.post(operation + "/samples", "{'name':'Salt Wren'}");
+    api.put(
+        operation + "/samples/Salt%20Wren/check",
+        "{'check':{'values':true,'ignored':[],'unordered':[],'tolerance':0}}");
+    asked.clear();
+
+    Api.Answer verdicts =
+        api.post(app + "/verdicts", "{'environments':{'" + service + "':'live'}}");
+
+    assertThat(verdicts.body().at("/0/verdict/holds").asBoolean()).isTrue();
+    assertThat(asked).containsExactly("live " + KEY.formatted("live"));
+  }
+
+  @Test
   void accessIsOnlyToldToTheHostThatItWasGivenFor() {
     environment("live");
     assertThat(api.get(access("live")).text("/login/kind")).isEqualTo("apiKey");
