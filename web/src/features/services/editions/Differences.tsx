@@ -22,7 +22,7 @@ const COLOURS: Record<Difference['harm'], string> = {
 const WHAT: Record<Difference['what'], string> = {
   REMOVED: 'gone',
   ADDED: 'new',
-  RENAMED: 'another name',
+  RENAMED: 'another name or place',
   TYPE: 'another type',
   CODES: 'other codes',
   REQUIRED: 'needed or not',

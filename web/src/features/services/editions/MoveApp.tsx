@@ -9,6 +9,7 @@ import { Link } from 'react-router';
 import { api, type AppEdit, type DriftUser, unwrap } from '@/api/client';
 import { appQuery, driftKey, moveQuery } from '@/api/queries';
 import { count } from '@/lib/format';
+import { pathText } from '@/lib/json';
 import { FindingList } from '@/ui/FindingList';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
@@ -51,7 +52,7 @@ function Moving({ service, edition, app }: Props) {
   });
   if (error) return <Problem error={error} />;
   if (!data) return <Waiting what="Trying it" />;
-  const follows = data.edits.filter((edit) => edit.kind === 'followRename');
+  const follows = data.edits.filter((edit) => edit.kind === 'followField');
   return (
     <Box sx={{ pl: 2, py: 1 }}>
       {data.differences.length === 0 && (
@@ -59,9 +60,9 @@ function Moving({ service, edition, app }: Props) {
       )}
       {follows.length > 0 && (
         <Typography>
-          Follows {count(follows.length, 'field')} to another name:{' '}
-          {follows.map(({ field, name }) => `${field.name} → ${name}`).join(', ')}. Labels, formats
-          and where they are shown stay.
+          Follows {count(follows.length, 'field')} to another name or place:{' '}
+          {follows.map(({ was, is }) => `${pathText(was)} → ${pathText(is)}`).join(', ')}. Labels,
+          formats and where they are shown stay.
         </Typography>
       )}
       {data.findings.map((found, index) => (

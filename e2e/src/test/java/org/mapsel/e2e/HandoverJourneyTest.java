@@ -56,7 +56,7 @@ class HandoverJourneyTest {
       user.press("Go on with this edition");
       user.sees("the newest edition is in use");
       user.press("What moving takes");
-      user.sees("Follows 1 field to another name");
+      user.sees("Follows 1 field to another name or place");
       user.press("Move Duty desk");
       user.sees("uses this edition");
       user.goTo("/apps/duty-desk/releases");

@@ -11,17 +11,20 @@ import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Intake;
+import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.DerivedField;
 import org.mapsel.core.model.FieldRef;
 import org.mapsel.core.model.Overrides;
 import org.mapsel.core.page.check.Checker;
 import org.mapsel.core.page.check.EditionMove;
 import org.mapsel.core.page.edit.AppEdit;
+import org.mapsel.core.page.edit.FillSlot;
 import org.mapsel.core.page.edit.MoveToEdition;
 import org.mapsel.core.page.edit.PutDerivedField;
 import org.mapsel.core.page.edit.SetModelField;
 import org.mapsel.core.page.edit.Together;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.testing.Descriptions;
 import org.mapsel.core.testing.PageBench;
@@ -121,6 +124,87 @@ class EditionMoveTest {
                 FieldPath.of("berths", "berth_code"))
             .get();
     assertThat(bench.app().model().set(followed).label()).contains("Code");
+  }
+
+  @Test
+  void whatStandsInAnotherGroupIsFollowedInFormulasToo() {
+    String code = "\"code\":{\"type\":\"string\"}";
+    String group = "\"%s\":{\"type\":\"object\",\"properties\":{%s}}";
+    String fee = "\"fee\":{\"type\":\"number\"}";
+    String length = "\"length\":{\"type\":\"number\"}";
+    Service old = berths("", BASIN, String.join(",", code, fee, group.formatted("size", length)));
+    Service now =
+        berths(
+            "",
+            BASIN,
+            String.join(
+                ",", code, group.formatted("dues", fee), group.formatted("limits", length)));
+    bench.with("flat", old).with("grouped", now);
+    FieldRef feeRef = at(old, "berths", "fee");
+    bench.start(
+        "flat",
+        "find",
+        FieldPath.of("berths", "code"),
+        FieldPath.of("berths", "fee"),
+        FieldPath.of("berths", "size", "length"));
+    bench.edit(
+        new SetModelField(feeRef, Optional.empty(), Optional.empty(), Overrides.labelled("Due")));
+    bench.edit(
+        new PutDerivedField(
+            at(old, "berths").owner(),
+            "Dearest",
+            new DerivedField.Rule.Folded(FieldPath.of("berths", "fee"), DerivedField.Fold.MOST, ""),
+            Optional.empty()));
+    slot("fee", "fee * 2.0 + row.size.length + (code == 'fee' ? 1.0 : 0.0)");
+    slot("code", "find.berths.map(b, b.fee + b.size.length)");
+    List<String> known = codes(bench.app());
+    assertThat(known).isEmpty();
+
+    EditionMove move = EditionMove.of(bench.app(), "flat", "grouped", bench.lookup()).get();
+
+    assertThat(move.follows())
+        .extracting(AppEdit::title)
+        .containsExactlyInAnyOrder("Follow size to limits", "Follow fee to dues › fee");
+    assertThat(move.findings()).isEmpty();
+    List<AppEdit> edits = new ArrayList<>(move.follows());
+    edits.add(new MoveToEdition("flat", "grouped"));
+    bench.edit(new Together("Move", edits));
+    assertThat(codes(bench.app())).isEmpty();
+    assertThat(sources())
+        .contains(
+            new Source.Formula("dues.fee * 2.0 + row.limits.length + (code == 'fee' ? 1.0 : 0.0)"),
+            new Source.Formula("find.berths.map(b, b.dues.fee + b.limits.length)"),
+            new Source.Row(FieldPath.of("limits", "length")));
+    assertThat(bench.app().model().set(at(now, "berths", "dues", "fee")).label()).contains("Due");
+    assertThat(bench.app().model().typeOf(at(old, "berths").owner()).get().derived("Dearest").get())
+        .extracting(DerivedField::rule)
+        .isEqualTo(
+            new DerivedField.Rule.Folded(
+                FieldPath.of("berths", "dues", "fee"), DerivedField.Fold.MOST, ""));
+  }
+
+  private static FieldRef at(Service service, String... path) {
+    return FieldRef.at(
+            "flat",
+            service.shapes(),
+            Descriptions.operation(service, "find").output(),
+            FieldPath.of(path))
+        .get();
+  }
+
+  private List<Source> sources() {
+    return bench.page().slots().stream().map(slot -> slot.mapping().source()).toList();
+  }
+
+  /** Puts a formula in the place of a column. */
+  private void slot(String column, String formula) {
+    SlotId slot =
+        bench.page().slots().stream()
+            .filter(one -> one.mapping().source().equals(new Source.Row(FieldPath.of(column))))
+            .map(Slot::id)
+            .findFirst()
+            .get();
+    bench.edit(new FillSlot(slot, Optional.of(new Source.Formula(formula))));
   }
 
   private List<String> codes(App app) {

@@ -50,7 +50,7 @@ final class DriftViews {
    *
    * @param there whether it uses the newer edition already
    * @param broken how much would be wrong with it there and is not now
-   * @param followed how many fields would be followed to another name
+   * @param followed how many fields would be followed to another name or place
    */
   record UserView(String id, String name, boolean there, int broken, int followed) {}
 

@@ -8,18 +8,14 @@ import java.util.stream.Collectors;
 import org.mapsel.core.drift.Difference;
 import org.mapsel.core.drift.Drift;
 import org.mapsel.core.finding.Finding;
-import org.mapsel.core.model.FieldRef;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.ServiceLookup;
 import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.page.edit.AppEditor;
-import org.mapsel.core.page.edit.FollowRename;
 import org.mapsel.core.page.edit.MoveToEdition;
 import org.mapsel.core.page.edit.Together;
 import org.mapsel.core.ref.OperationId;
-import org.mapsel.core.ref.ShapeId;
-import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 
 /**
@@ -64,10 +60,7 @@ public record EditionMove(
             .filter(one -> called.contains(one.operation()))
             .toList();
     List<AppEdit> follows =
-        differences.stream()
-            .flatMap(one -> follow(service, before.get(), one).stream())
-            .distinct()
-            .toList();
+        new FollowedFields(service, before.get(), after.get()).follow(differences);
     List<AppEdit> all = new ArrayList<>(follows);
     all.add(new MoveToEdition(service, edition));
     App moved = new AppEditor(services).apply(app, new Together("Move", all)).get();
@@ -83,18 +76,5 @@ public record EditionMove(
     return checker.check(moved, Optional.empty()).findings().stream()
         .filter(found -> !known.contains(found.finding()))
         .toList();
-  }
-
-  /** A field that stays where it is under another name can be followed. */
-  private static Optional<AppEdit> follow(String service, Service before, Difference one) {
-    if (one.renamed().isEmpty()
-        || one.side().isEmpty()
-        || !one.renamed().get().parent().equals(one.path().parent())) {
-      return Optional.empty();
-    }
-    Operation operation = before.getOperation(one.operation());
-    ShapeId root = one.side().get() == Difference.Side.IN ? operation.input() : operation.output();
-    return FieldRef.at(service, before.shapes(), root, one.path())
-        .map(field -> new FollowRename(field, one.renamed().get().last()));
   }
 }

@@ -59,7 +59,7 @@ public sealed interface AppEdit
         PutValueList,
         RemoveValueList,
         SetStartPage,
-        FollowRename {
+        FollowField {
 
   /** What it does, for the list of revisions. */
   String title();
