@@ -24,6 +24,8 @@ public final class Ratios {
       DataAnswerBench.class,
       RequestBench.class,
       EditBench.class,
+      DriftBench.class,
+      ImpactBench.class,
       FormulaBench.class,
       PatternBench.class
     };

@@ -39,9 +39,15 @@ public final class Drift {
   private final Service after;
   private final List<Difference> differences = new ArrayList<>();
 
+  private final Trees.Edition treesBefore;
+  private final Trees.Edition treesAfter;
+
   private Drift(Service before, Service after) {
     this.before = before;
     this.after = after;
+    Trees trees = new Trees();
+    treesBefore = trees.new Edition(before.shapes());
+    treesAfter = trees.new Edition(after.shapes());
   }
 
   /** Everything that differs, the worst first, else in the order of the old edition. */
@@ -101,6 +107,9 @@ public final class Drift {
   }
 
   private void compare(OperationId id, Difference.Side side, ShapeId was, ShapeId is) {
+    if (treesBefore.number(was) == treesAfter.number(is)) {
+      return;
+    }
     Map<FieldPath, FieldTree.Row> old = rows(before.shapes(), was);
     Map<FieldPath, FieldTree.Row> now = rows(after.shapes(), is);
     Map<FieldPath, FieldPath> renamed = renamed(old, now, was, is);
@@ -177,6 +186,9 @@ public final class Drift {
       Map<FieldPath, FieldTree.Row> now,
       ShapeId was,
       ShapeId is) {
+    if (now.keySet().containsAll(old.keySet()) || old.keySet().containsAll(now.keySet())) {
+      return Map.of();
+    }
     List<PairingField> gone =
         PairingFields.of(before.shapes(), was, FieldPath.ROOT, List.of()).stream()
             .filter(field -> !now.containsKey(field.path()))
