@@ -2,6 +2,12 @@ package org.mapsel.server.apps;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -18,6 +24,7 @@ class ReleasesApiTest {
 
   @RegisterExtension static final TestServer SERVER = new TestServer();
 
+  private static final int VISITORS = 100;
   private static final JsonMapper JSON = new JsonMapper();
   private static FakeBerthing berthing;
   private static String addPage;
@@ -119,6 +126,52 @@ class ReleasesApiTest {
     assertThat(back.body().at("/releases")).hasSize(2);
     assertThat(run("VISITOR").text("/page/name")).isEqualTo("One");
     assertThat(api.put(app + "/releases/current", "{'number':9}").status()).isEqualTo(404);
+  }
+
+  @Test
+  void aHundredVisitorsLoseNothingOverAChangeOfRelease() throws Exception {
+    renamePage("One");
+    release("First");
+    String input = run("VISITOR").text("/page/parts/0/inputs/0/id");
+    List<String> visitors = new ArrayList<>();
+    for (int i = 0; i < VISITORS; i++) {
+      visitors.add(run("VISITOR").text("/run"));
+    }
+    CountDownLatch half = new CountDownLatch(VISITORS / 2);
+    try (ExecutorService people = Executors.newVirtualThreadPerTaskExecutor()) {
+      List<Future<Api.Answer>> typed = new ArrayList<>();
+      for (String visitor : visitors) {
+        typed.add(
+            people.submit(
+                () -> {
+                  Api.Answer answer =
+                      api.post(
+                          "/api/runs/" + visitor + "/events",
+                          "{'inputs':{'"
+                              + input
+                              + "':'"
+                              + visitor
+                              + "'},'event':{'kind':'entered'}}");
+                  half.countDown();
+                  return answer;
+                }));
+      }
+      half.await();
+      renamePage("Two");
+      assertThat(release("Second").status()).isEqualTo(201);
+      for (Future<Api.Answer> one : typed) {
+        assertThat(one.get().status()).isEqualTo(200);
+      }
+    }
+
+    assertThat(visitors)
+        .allSatisfy(
+            visitor -> {
+              Api.Answer kept = api.get("/api/runs/" + visitor);
+              assertThat(kept.text("/page/name")).isEqualTo("One");
+              assertThat(kept.text("/page/parts/0/inputs/0/value")).isEqualTo(visitor);
+            });
+    assertThat(run("VISITOR").text("/page/name")).isEqualTo("Two");
   }
 
   @Test
