@@ -25,6 +25,7 @@ const WHAT: Record<Difference['what'], string> = {
   RENAMED: 'another name or place',
   TYPE: 'another type',
   CODES: 'other codes',
+  LIMITS: 'other limits',
   REQUIRED: 'needed or not',
   REPEATED: 'one or several',
   DOCUMENTATION: 'described otherwise',

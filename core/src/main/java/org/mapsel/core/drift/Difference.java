@@ -37,6 +37,7 @@ public record Difference(
     RENAMED,
     TYPE,
     CODES,
+    LIMITS,
     REQUIRED,
     REPEATED,
     DOCUMENTATION,

@@ -276,6 +276,17 @@ public final class Drift {
     }
     if (was.shape() instanceof Shape.Scalar one && is.shape() instanceof Shape.Scalar other) {
       codes(id, side, was.path(), one.facets(), other.facets());
+      LimitChange.between(one.facets(), other.facets())
+          .ifPresent(
+              change ->
+                  add(
+                      side == Difference.Side.IN && change.narrower() ? Harm.MAY_BREAK : Harm.ADDS,
+                      Difference.Kind.LIMITS,
+                      id,
+                      side,
+                      was.path(),
+                      change.before(),
+                      change.after()));
     }
   }
 

@@ -69,7 +69,7 @@ final class Trees {
         says.add(field.wire().getClass());
         if (shapes.get(field.shape()) instanceof Shape.Scalar scalar) {
           says.add(scalar.type());
-          says.add(scalar.facets().enumeration());
+          says.add(scalar.facets());
         } else {
           below.add(field.shape());
         }

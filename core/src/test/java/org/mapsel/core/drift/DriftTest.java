@@ -93,6 +93,31 @@ class DriftTest {
   }
 
   @Test
+  void limitsThatAreNarrowerMayBreakWhatIsSent() {
+    String text = "\"%s\":{\"type\":\"string\",\"maxLength\":%d}";
+    String number = "\"%s\":{\"type\":\"integer\",\"minimum\":%d}";
+    Service before =
+        service(
+            text.formatted("code", 20) + "," + number.formatted("nights", 2),
+            "",
+            text.formatted("told", 20) + ",\"sign\":{\"type\":\"string\"}",
+            "");
+    Service after =
+        service(
+            text.formatted("code", 8) + "," + number.formatted("nights", 1),
+            "",
+            text.formatted("told", 8) + ",\"sign\":{\"type\":\"string\",\"pattern\":\"[A-Z]+\"}",
+            "");
+
+    assertThat(told(before, after))
+        .containsExactly(
+            "MAY_BREAK LIMITS IN body › code at most 20 characters>at most 8 characters",
+            "ADDS LIMITS IN body › nights at least 2>at least 1",
+            "ADDS LIMITS OUT told at most 20 characters>at most 8 characters",
+            "ADDS LIMITS OUT sign >of the form [A-Z]+");
+  }
+
+  @Test
   void anOperationThatIsGoneBreaks() {
     Service both =
         service(
