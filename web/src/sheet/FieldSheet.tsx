@@ -62,14 +62,16 @@ function Head({
   note,
   title,
   words,
+  alone,
 }: {
   row: HeadRow;
   template: string;
+  alone: boolean | undefined;
   note: ReactNode;
   title: string;
   words: string | undefined;
 }) {
-  const goesIn = row.side === 'in';
+  const goesIn = row.side === 'in' && !alone;
   return (
     <Box
       role="row"
@@ -170,7 +172,12 @@ export function FieldSheet(props: Props) {
         containerType: 'inline-size',
       }}
     >
-      <SheetTools view={view} onView={onView} onLeave={() => grid.current?.focus()}>
+      <SheetTools
+        view={view}
+        onView={onView}
+        onLeave={() => grid.current?.focus()}
+        ticks={!sheet.alone}
+      >
         {props.tools}
       </SheetTools>
       <Box
@@ -224,6 +231,7 @@ export function FieldSheet(props: Props) {
                   <Head
                     row={row}
                     template={template}
+                    alone={sheet.alone}
                     note={row.side === 'in' ? null : props.note}
                     words={row.side === 'in' ? props.ticksNote : undefined}
                     title={(row.side === 'in' ? columns?.goesIn : columns?.comesBack) ?? ''}

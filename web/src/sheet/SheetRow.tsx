@@ -82,7 +82,7 @@ function NameCell({
         if (dragText !== undefined) event.dataTransfer.setData(DRAGGED, dragText);
       }}
     >
-      <Mark side={row.side} />
+      <Mark side={row.shownAs} />
       <Twisty row={row} onView={onView} />
       {tickable && (
         <Box
@@ -110,7 +110,7 @@ function NameCell({
         {field.derived ? <em>{field.name}</em> : field.name}
       </Box>
       {row.items !== undefined && (
-        <Box component="span" sx={{ color: row.side === 'in' ? 'goesIn' : 'comesBack' }}>
+        <Box component="span" sx={{ color: row.shownAs === 'in' ? 'goesIn' : 'comesBack' }}>
           ×{row.items.toLocaleString('en')}
         </Box>
       )}

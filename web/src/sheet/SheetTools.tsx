@@ -11,11 +11,13 @@ interface Props {
   view: View;
   onView: (action: ViewAction) => void;
   onLeave: () => void;
+  /** Whether any field can be used. */
+  ticks: boolean;
   children?: ReactNode;
 }
 
 /** What can be done with a sheet as a whole: send, find a field, show fewer rows. */
-export function SheetTools({ view, onView, onLeave, children }: Props) {
+export function SheetTools({ view, onView, onLeave, ticks, children }: Props) {
   return (
     <Box
       // On one line whatever it holds, without a bar that comes and goes: rows that move while one
@@ -72,7 +74,7 @@ export function SheetTools({ view, onView, onLeave, children }: Props) {
           },
         }}
       >
-        <ToggleButton value="used">used</ToggleButton>
+        {ticks && <ToggleButton value="used">used</ToggleButton>}
         <ToggleButton value="values">with values</ToggleButton>
         <ToggleButton value="all">all</ToggleButton>
       </ToggleButtonGroup>

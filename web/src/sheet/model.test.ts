@@ -134,6 +134,13 @@ describe('rows of a sheet', () => {
     ]);
   });
 
+  it('shows an answer that is typed by itself, as what comes back', () => {
+    const typed = { ...sheet, goesIn: sheet.comesBack, comesBack: [], alone: true };
+    const rows = visibleRows(typed, startView);
+    expect(rows.filter(({ kind }) => kind === 'head')).toHaveLength(1);
+    expect(rows.every((row) => row.kind === 'head' || row.shownAs === 'out')).toBe(true);
+  });
+
   it('shows a repeated parameter item by item, and the place of the next one', () => {
     const tags = { ...sheet, goesIn: [field('tag', { repeats: true })] };
     const tag = (parameters: Json, to: number) => {

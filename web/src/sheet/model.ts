@@ -18,6 +18,8 @@ export interface FieldRow {
   kind: 'field';
   key: string;
   side: Side;
+  /** The side that it is shown as: an answer that is typed is edited as what goes in. */
+  shownAs: Side;
   field: FieldView;
   level: number;
   open: boolean | undefined;
@@ -52,6 +54,8 @@ export interface Sheet {
   sampled?: boolean;
   /** Values that stand in no answer but are made of one, by path key. */
   derived?: Readonly<Record<string, Json>>;
+  /** Whether there is only what goes in, as where an answer is typed. */
+  alone?: boolean;
   /** Real lengths of lists that were cut, by path key. */
   cut: Readonly<Record<string, number>>;
 }
@@ -153,6 +157,7 @@ function sideRows(sheet: Sheet, view: View, side: Side): Row[] {
       kind: 'field',
       key,
       side,
+      shownAs: sheet.alone ? 'out' : side,
       field,
       level: levelOf(field),
       open,
@@ -171,7 +176,7 @@ function sideRows(sheet: Sheet, view: View, side: Side): Row[] {
 
 /** The rows to show, flat and in order. */
 export function visibleRows(sheet: Sheet, view: View): Row[] {
-  return [...sideRows(sheet, view, 'in'), ...sideRows(sheet, view, 'out')];
+  return [...sideRows(sheet, view, 'in'), ...(sheet.alone ? [] : sideRows(sheet, view, 'out'))];
 }
 
 /** The row around another one, for moving out of a group. */

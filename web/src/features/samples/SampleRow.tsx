@@ -9,6 +9,7 @@ import { api, type SampleCheck, type SampleLine, type Samples, unwrap } from '@/
 import { samplesQuery, servicesQuery } from '@/api/queries';
 import { momentText } from '@/lib/format';
 import { Problem } from '@/ui/Problem';
+import { EditSample } from './EditSample';
 import { failingSince, pauseWords, PAUSES } from './checks';
 import { Deviations } from './Deviations';
 import { RunsChart } from './RunsChart';
@@ -33,6 +34,7 @@ export function SampleRow({ sample }: { sample: SampleLine }) {
   const queries = useQueryClient();
   const [anchor, setAnchor] = useState<HTMLElement>();
   const [open, setOpen] = useState(false);
+  const [editing, setEditing] = useState(false);
   const { service, operation, name, check, verdict } = sample;
   const params = { path: { service, operation, name } };
   const doing = useMutation({
@@ -133,6 +135,14 @@ export function SampleRow({ sample }: { sample: SampleLine }) {
         <MenuItem onClick={act(() => unwrap(api.POST(`${base}/recordings`, { params })))}>
           Record it again
         </MenuItem>
+        <MenuItem
+          onClick={() => {
+            setAnchor(undefined);
+            setEditing(true);
+          }}
+        >
+          Change the answer…
+        </MenuItem>
         {check && !check.values && (
           <MenuItem onClick={act(pin({ ...check, values: true }))}>Check the values too</MenuItem>
         )}
@@ -151,6 +161,14 @@ export function SampleRow({ sample }: { sample: SampleLine }) {
         {check && <MenuItem onClick={act(pin(undefined))}>No check any more</MenuItem>}
         <MenuItem onClick={act(() => unwrap(api.DELETE(base, { params })))}>Remove</MenuItem>
       </Menu>
+      {editing && (
+        <EditSample
+          sample={sample}
+          onClose={() => {
+            setEditing(false);
+          }}
+        />
+      )}
       {doing.error && <Problem error={doing.error} />}
       {open && verdict && !verdict.holds && (
         <Deviations

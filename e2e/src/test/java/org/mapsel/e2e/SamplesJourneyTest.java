@@ -36,6 +36,29 @@ class SamplesJourneyTest {
   }
 
   @Test
+  void anAnswerIsMadeUpAndChangedInTheFieldSheet() {
+    String operation = "/services/berthing/operations/VesselParticulars";
+    User user = new User(browser, product).goTo(operation).press("Samples");
+    user.role(AriaRole.MENUITEM, "One row").click();
+    assertThat(user.page.getByText("made up").first()).isVisible();
+    user.goTo("/samples").press("More for One row");
+    user.role(AriaRole.MENUITEM, "Change the answer…").click();
+    Locator sheet = user.role(AriaRole.TREEGRID, "Answer of One row");
+    Locator key = sheet.getByLabel("key value", new Locator.GetByLabelOptions().setExact(true));
+    key.fill("LOA");
+    key.press("Control+Enter");
+    assertThat(sheet).hasCount(0);
+    user.press("More for One row");
+    user.role(AriaRole.MENUITEM, "Show it in field sheets and on pages").click();
+    user.goTo(operation);
+    assertThat(
+            user.page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("LOA")))
+        .not()
+        .hasCount(0);
+    user.page.context().close();
+  }
+
+  @Test
   void aSampleIsCheckedAndThenStandsForTheService() {
     User user = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
     user.type("day value", "2031-05-14").press("Send");

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.verify.Check;
 import org.mapsel.core.verify.Deviation;
+import tools.jackson.databind.JsonNode;
 
 /** What the API says about samples. */
 public final class SampleViews {
@@ -52,6 +53,13 @@ public final class SampleViews {
 
   /** How often a check runs by itself; null for never. */
   record ScheduleRequest(@Nullable Integer everyMinutes) {}
+
+  /** What is in a sample. */
+  record SampleContent(JsonNode answer) {
+    SampleContent {
+      Objects.requireNonNull(answer);
+    }
+  }
 
   /** Where a sample comes from. */
   public enum SampleOrigin {

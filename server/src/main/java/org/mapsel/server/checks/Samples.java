@@ -15,6 +15,7 @@ import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.serve.GivenSample;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.verify.EditedAnswer;
 import org.mapsel.core.verify.Sample;
 import org.mapsel.server.checks.KnownOperations.Known;
 import org.mapsel.server.checks.SampleViews.CheckRunView;
@@ -22,6 +23,7 @@ import org.mapsel.server.checks.SampleViews.CheckView;
 import org.mapsel.server.checks.SampleViews.GivenRequest;
 import org.mapsel.server.checks.SampleViews.MadeKind;
 import org.mapsel.server.checks.SampleViews.NewSample;
+import org.mapsel.server.checks.SampleViews.SampleContent;
 import org.mapsel.server.checks.SampleViews.SampleLine;
 import org.mapsel.server.checks.SampleViews.SampleOrigin;
 import org.mapsel.server.checks.SampleViews.SampledService;
@@ -192,6 +194,43 @@ public class Samples {
           ValueJson.write(all.get(i).parameters()),
           ValueJson.write(all.get(i).answer()));
     }
+    return all();
+  }
+
+  /** What is in a sample, to be changed by hand. */
+  SampleContent content(String service, String operation, String name) {
+    SampleStore.Line line = line(service, operation, name);
+    Known known = operations.get(service, operation);
+    return new SampleContent(
+        line.answer()
+            .map(
+                answer ->
+                    ValueJson.writeForDoubles(
+                        ValueJson.typed(
+                            ValueJson.read(answer),
+                            known.service().shapes(),
+                            known.operation().output())))
+            .orElseThrow(() -> Problem.conflict("SERVER_SAMPLE_FAILURE", "name", name)));
+  }
+
+  /** Keeps a sample with another answer, as somebody typed it. */
+  SamplesView change(String service, String operation, String name, SampleContent content) {
+    SampleStore.Line line = line(service, operation, name);
+    Known known = operations.get(service, operation);
+    Outcome<RecordValue> answer =
+        EditedAnswer.of(
+            known.service().shapes(),
+            known.operation().output(),
+            ValueJson.readRecord(
+                content.answer(), known.service().shapes(), known.operation().output()));
+    store.keep(
+        service,
+        operation,
+        name,
+        line.parameters(),
+        Optional.of(
+            ValueJson.write(answer.value().orElseThrow(() -> Problem.refused(answer.findings())))),
+        SampleOrigin.MADE.name());
     return all();
   }
 

@@ -5,6 +5,7 @@ import org.mapsel.server.checks.SampleViews.GivenRequest;
 import org.mapsel.server.checks.SampleViews.NewSample;
 import org.mapsel.server.checks.SampleViews.PinRequest;
 import org.mapsel.server.checks.SampleViews.ReplayRequest;
+import org.mapsel.server.checks.SampleViews.SampleContent;
 import org.mapsel.server.checks.SampleViews.SamplesView;
 import org.mapsel.server.checks.SampleViews.ScheduleRequest;
 import org.springframework.http.HttpStatus;
@@ -78,6 +79,21 @@ class SamplesController {
   SamplesView use(
       @PathVariable String service, @PathVariable String operation, @PathVariable String name) {
     return samples.use(service, operation, name);
+  }
+
+  @GetMapping("/services/{service}/operations/{operation}/samples/{name}/content")
+  SampleContent content(
+      @PathVariable String service, @PathVariable String operation, @PathVariable String name) {
+    return samples.content(service, operation, name);
+  }
+
+  @PutMapping("/services/{service}/operations/{operation}/samples/{name}/content")
+  SamplesView change(
+      @PathVariable String service,
+      @PathVariable String operation,
+      @PathVariable String name,
+      @RequestBody SampleContent content) {
+    return samples.change(service, operation, name, content);
   }
 
   @PutMapping("/services/{service}/operations/{operation}/samples/{name}/check")

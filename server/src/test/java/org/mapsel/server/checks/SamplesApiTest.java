@@ -273,4 +273,27 @@ class SamplesApiTest {
       assertThat(other.api().get("/api/samples").text("/samples/0/name")).isEqualTo("Salt Wren");
     }
   }
+
+  @Test
+  void anAnswerIsChangedByHandAsItsFieldsAllow() {
+    send();
+    keep("Typed", "");
+    String content = operation + "/samples/Typed/content";
+    assertThat(api.get(content).text("/answer/entry/0/value")).isEqualTo("129.7");
+
+    Api.Answer refused =
+        api.put(content, "{'answer':{'hullNumber':'S-1','entry':[{'key':{'in':1}}]}}");
+    assertThat(refused.status()).isEqualTo(422);
+    assertThat(refused.body().toString()).contains("entry › key");
+    assertThat(api.get(content).text("/answer/entry/0/value")).isEqualTo("129.7");
+
+    Api.Answer changed =
+        api.put(
+            content,
+            "{'answer':{'hullNumber':'S-1','entry':[{'key':'LOA','value':'130.1'},{'key':'TUGS'}]}}");
+    assertThat(sample(changed, "Typed").at("/origin").asString()).isEqualTo("MADE");
+    assertThat(api.get(content).body().at("/answer/entry")).hasSize(2);
+    api.post(operation + "/samples/Typed/uses", "{}");
+    assertThat(api.get(operation).text("/sample/answer/entry/0/value")).isEqualTo("130.1");
+  }
 }
