@@ -53,6 +53,7 @@ function Moving({ service, edition, app }: Props) {
   if (error) return <Problem error={error} />;
   if (!data) return <Waiting what="Trying it" />;
   const follows = data.edits.filter((edit) => edit.kind === 'followField');
+  const operations = data.edits.filter((edit) => edit.kind === 'followOperation');
   return (
     <Box sx={{ pl: 2, py: 1 }}>
       {data.differences.length === 0 && (
@@ -63,6 +64,11 @@ function Moving({ service, edition, app }: Props) {
           Follows {count(follows.length, 'field')} to another name or place:{' '}
           {follows.map(({ was, is }) => `${pathText(was)} → ${pathText(is)}`).join(', ')}. Labels,
           formats and where they are shown stay.
+        </Typography>
+      )}
+      {operations.length > 0 && (
+        <Typography>
+          Calls {operations.map(({ was, is }) => `${is} instead of ${was}`).join(', ')}.
         </Typography>
       )}
       {data.findings.map((found, index) => (

@@ -11,8 +11,9 @@ import org.mapsel.core.ref.OperationId;
  * @param side which way the field travels; nothing if the operation as a whole is meant
  * @param path the field, as the old edition has it; as the new one if it is new; the root if the
  *     operation as a whole is meant
- * @param renamed how it is called now, if it looks to be another name of the same
- * @param before and {@code after} what differs, in words; empty where one of them is not there
+ * @param renamed the field as it is called now, if it looks to be another name of the same
+ * @param before and {@code after} what differs, in words; empty where one of them is not there; of
+ *     an operation that is called otherwise its ids
  */
 public record Difference(
     Harm harm,
@@ -23,6 +24,11 @@ public record Difference(
     Optional<FieldPath> renamed,
     String before,
     String after) {
+
+  /** What the operation is called now. */
+  public OperationId operationNow() {
+    return kind == Kind.RENAMED && side.isEmpty() ? new OperationId(after) : operation;
+  }
 
   /** Which way a field travels. */
   public enum Side {

@@ -57,17 +57,30 @@ public final class Drift {
     return drift.differences.stream().sorted(Comparator.comparing(Difference::harm)).toList();
   }
 
+  /** The operations that are called otherwise now: the new ids by the old ones. */
+  public static Map<OperationId, OperationId> renamedOperations(Service before, Service after) {
+    return new Drift(before, after).renamedOperations();
+  }
+
+  private Map<OperationId, OperationId> renamedOperations() {
+    return RenamedOperations.between(before, treesBefore, after, treesAfter);
+  }
+
   private void operations() {
+    Map<OperationId, OperationId> renamed = renamedOperations();
     for (OperationId id : before.operations().ids()) {
-      Optional<Operation> now = after.findOperation(id);
+      Optional<Operation> now = after.findOperation(renamed.getOrDefault(id, id));
       if (now.isEmpty()) {
         whole(Harm.BREAKS, Difference.Kind.REMOVED, id, id.text(), "");
-      } else {
-        compare(before.getOperation(id), now.get());
+        continue;
       }
+      if (renamed.containsKey(id)) {
+        whole(Harm.BREAKS, Difference.Kind.RENAMED, id, id.text(), renamed.get(id).text());
+      }
+      compare(before.getOperation(id), now.get());
     }
     for (OperationId id : after.operations().ids()) {
-      if (before.findOperation(id).isEmpty()) {
+      if (before.findOperation(id).isEmpty() && !renamed.containsValue(id)) {
         whole(Harm.ADDS, Difference.Kind.ADDED, id, "", id.text());
       }
     }

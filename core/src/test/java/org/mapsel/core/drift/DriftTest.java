@@ -21,14 +21,25 @@ import org.mapsel.core.testing.PageBench;
 class DriftTest {
 
   private static Service service(String in, String required, String out, String more) {
-    String text =
-        """
+    return read(text(in, required, out, more));
+  }
+
+  /** The service with an operation of another name. */
+  private static Service renamed(String in) {
+    return read(text(in, "", OUT, "").replace("\"reserve\"", "\"book\""));
+  }
+
+  private static String text(String in, String required, String out, String more) {
+    return """
         {"openapi":"3.1.0","info":{"title":"Berths","version":"1"},"servers":[{"url":"http://localhost:1"}],
          "paths":{"/berths":{"post":{"operationId":"reserve","requestBody":{"content":{"application/json":{"schema":
            {"type":"object","required":[%s],"properties":{%s}}}}},
            "responses":{"200":{"description":"ok","content":{"application/json":{"schema":
            {"type":"object","properties":{%s}}}}}}}}%s}}"""
-            .formatted(required, in, out, more);
+        .formatted(required, in, out, more);
+  }
+
+  private static Service read(String text) {
     return Intake.read(
             new SourceText("file:///berths.json", text.getBytes(StandardCharsets.UTF_8)),
             none -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", none)))
@@ -115,6 +126,16 @@ class DriftTest {
             "ADDS LIMITS IN body › nights at least 2>at least 1",
             "ADDS LIMITS OUT told at most 20 characters>at most 8 characters",
             "ADDS LIMITS OUT sign >of the form [A-Z]+");
+  }
+
+  @Test
+  void anOperationAtTheSamePathIsTheSameUnderAnotherName() {
+    Service before = service(IN, "", OUT, "");
+
+    assertThat(told(before, renamed(IN.replace("hullNumber", "hull_number"))))
+        .containsExactly(
+            "BREAKS RENAMED reserve  reserve>book",
+            "BREAKS RENAMED IN body › hullNumber body › hullNumber>body › hull_number");
   }
 
   @Test

@@ -33,14 +33,18 @@ import org.mapsel.core.testing.PageBench;
 class EditionMoveTest {
 
   private static Service berths(String required, String in, String out) {
+    return berths(required, in, out, "find");
+  }
+
+  private static Service berths(String required, String in, String out, String operation) {
     String text =
         """
         {"openapi":"3.1.0","info":{"title":"Berths","version":"1"},"servers":[{"url":"http://localhost:1"}],
-         "paths":{"/berths":{"get":{"operationId":"find","parameters":[%s],
+         "paths":{"/berths":{"get":{"operationId":"%s","parameters":[%s],
            "responses":{"200":{"description":"ok","content":{"application/json":{"schema":{"type":"object","properties":
              {"berths":{"type":"array","items":{"$ref":"#/components/schemas/Berth"}}}}}}}}}}},
          "components":{"schemas":{"Berth":{"type":"object","required":[%s],"properties":{%s}}}}}"""
-            .formatted(in, required, out);
+            .formatted(operation, in, required, out);
     return Intake.read(
             new SourceText("file:///berths.json", text.getBytes(StandardCharsets.UTF_8)),
             none -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", none)))
@@ -181,6 +185,28 @@ class EditionMoveTest {
         .isEqualTo(
             new DerivedField.Rule.Folded(
                 FieldPath.of("berths", "dues", "fee"), DerivedField.Fold.MOST, ""));
+  }
+
+  @Test
+  void anOperationUnderAnotherNameIsFollowedInCallsAndFormulas() {
+    Service old = berths("", BASIN, "\"code\":{\"type\":\"string\"}");
+    Service now = berths("", BASIN, "\"berth_code\":{\"type\":\"string\"}", "search");
+    bench.with("flat", old).with("other", now);
+    bench.start("flat", "find", FieldPath.of("berths", "code"));
+    slot("code", "find.berths.map(b, b.code)");
+
+    EditionMove move = EditionMove.of(bench.app(), "flat", "other", bench.lookup()).get();
+
+    assertThat(move.follows())
+        .extracting(AppEdit::title)
+        .containsExactly("Follow code to berth_code", "Follow find to search");
+    assertThat(move.findings()).isEmpty();
+    List<AppEdit> edits = new ArrayList<>(move.follows());
+    edits.add(new MoveToEdition("flat", "other"));
+    bench.edit(new Together("Move", edits));
+    assertThat(codes(bench.app())).isEmpty();
+    assertThat(bench.call().operation().text()).isEqualTo("search");
+    assertThat(sources()).contains(new Source.Formula("search.berths.map(b, b.berth_code)"));
   }
 
   private static FieldRef at(Service service, String... path) {

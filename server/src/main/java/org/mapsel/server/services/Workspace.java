@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.mapsel.core.drift.Drift;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Severity;
 import org.mapsel.core.ref.EndpointId;
@@ -202,13 +203,17 @@ public class Workspace {
   }
 
   /**
-   * Lets a service go on with an edition; operations that are gone there are not taken any more.
+   * Lets a service go on with an edition; operations that are gone there are not taken any more,
+   * those that are called otherwise are taken under their new names.
    */
   ServiceView takeEdition(String id, String edition) {
     ServiceStore.Kept kept = kept(id);
     Service service = editions.get(edition).service();
+    Map<OperationId, OperationId> renamed =
+        Drift.renamedOperations(editions.get(kept.edition()).service(), service);
     List<OperationId> left =
         store.taken(id).stream()
+            .map(operation -> renamed.getOrDefault(operation, operation))
             .filter(operation -> service.findOperation(operation).isPresent())
             .toList();
     if (left.isEmpty()) {

@@ -2,6 +2,7 @@ package org.mapsel.core.page.check;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,21 +11,30 @@ import org.mapsel.core.drift.Difference;
 import org.mapsel.core.model.FieldRef;
 import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.page.edit.FollowField;
+import org.mapsel.core.page.edit.FollowOperation;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 
-/** The edits that follow fields which are elsewhere in another edition of a service. */
+/** The edits that follow fields and operations which are elsewhere in another edition. */
 record FollowedFields(String service, Service before, Service after) {
 
   /** The deepest first: a field is found by the groups around it, as long as these are there. */
   List<AppEdit> follow(List<Difference> differences) {
     Map<AppEdit, Integer> follows = new LinkedHashMap<>();
+    Map<OperationId, OperationId> renamed = new HashMap<>();
+    for (Difference one : differences) {
+      if (!one.operationNow().equals(one.operation())) {
+        renamed.put(one.operation(), one.operationNow());
+        follows.put(new FollowOperation(service, one.operation(), one.operationNow()), 0);
+      }
+    }
     for (Difference one : differences) {
       if (one.renamed().isPresent() && one.side().isPresent()) {
-        follow(one, follows);
+        follow(one, renamed.getOrDefault(one.operation(), one.operation()), follows);
       }
     }
     return follows.entrySet().stream()
@@ -33,9 +43,13 @@ record FollowedFields(String service, Service before, Service after) {
         .toList();
   }
 
-  private void follow(Difference one, Map<AppEdit, Integer> follows) {
+  private void follow(Difference one, OperationId now, Map<AppEdit, Integer> follows) {
     Ways ways =
-        new Ways(root(before, one), one.path(), root(after, one), one.renamed().orElseThrow());
+        new Ways(
+            root(before, one.operation(), one),
+            one.path(),
+            root(after, now, one),
+            one.renamed().orElseThrow());
     List<Integer> levels = ways.renamedLevels();
     if (!levels.isEmpty()) {
       for (int level : levels) {
@@ -50,8 +64,8 @@ record FollowedFields(String service, Service before, Service after) {
     }
   }
 
-  private static ShapeId root(Service service, Difference one) {
-    Operation operation = service.getOperation(one.operation());
+  private static ShapeId root(Service service, OperationId id, Difference one) {
+    Operation operation = service.getOperation(id);
     return one.side().orElseThrow() == Difference.Side.IN ? operation.input() : operation.output();
   }
 

@@ -59,7 +59,8 @@ public sealed interface AppEdit
         PutValueList,
         RemoveValueList,
         SetStartPage,
-        FollowField {
+        FollowField,
+        FollowOperation {
 
   /** What it does, for the list of revisions. */
   String title();
