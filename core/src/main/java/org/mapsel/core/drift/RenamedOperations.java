@@ -19,6 +19,7 @@ import org.mapsel.core.service.Service;
 /** Operations that are gone, with those that are new and look to be the same. */
 final class RenamedOperations {
 
+  private static final Pattern PLACE = Pattern.compile("\\{[^}]*+\\}");
   private static final Pattern WORD_ENDS = Pattern.compile("(?<=[a-z0-9])(?=[A-Z])|[^A-Za-z0-9]+");
 
   private final Service before;
@@ -79,11 +80,17 @@ final class RenamedOperations {
         .flatMap(
             wire ->
                 switch (wire) {
-                  case OperationWire.Rest rest -> Optional.of(List.of(rest.method(), rest.path()));
+                  case OperationWire.Rest rest ->
+                      Optional.of(List.of(rest.method(), named(rest.path())));
                   case OperationWire.Entities entities ->
                       Optional.of(List.of(entities.method(), entities.path()));
                   default -> Optional.empty();
                 });
+  }
+
+  /** Places in a path are the same whatever they are called. */
+  private static String named(String path) {
+    return PLACE.matcher(path).replaceAll("{}");
   }
 
   /** An operation that gives nothing back looks like any other. */
