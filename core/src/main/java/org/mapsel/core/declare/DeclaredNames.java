@@ -29,6 +29,10 @@ final class DeclaredNames<T> {
   /** One document's declaration. */
   record Declared<T>(T declaration, String document) {}
 
+  /** A name that one more document declares. */
+  private record Again(Name name, String document) {}
+
+  private final Set<Again> again = new HashSet<>();
   private final Renaming.Kind kind;
   private final Rewriting<T> rewriting;
   private final Keying<T> keying;
@@ -49,7 +53,9 @@ final class DeclaredNames<T> {
   void add(Name name, T declaration, String document) {
     counting.putIfAbsent(name, declaration);
     List<Declared<T>> declared = all.computeIfAbsent(name, none -> new ArrayList<>(1));
-    if (declared.stream().noneMatch(other -> other.document().equals(document))) {
+    if (declared.isEmpty()
+        || !declared.getFirst().document().equals(document)
+            && again.add(new Again(name, document))) {
       declared.add(new Declared<>(declaration, document));
     }
   }

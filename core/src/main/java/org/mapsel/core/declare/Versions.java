@@ -9,7 +9,6 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Findings;
@@ -154,14 +153,19 @@ final class Versions {
     if (versions == null) {
       return symbol.name();
     }
-    return Optional.ofNullable(versions.get(document))
-        .or(
-            () ->
-                nearest.computeIfAbsent(document, this::byNearness).stream()
-                    .filter(versions::containsKey)
-                    .findFirst()
-                    .map(versions::get))
-        .orElse(symbol.name());
+    Name own = versions.get(document);
+    if (own != null) {
+      return own;
+    }
+    for (String near : nearest.computeIfAbsent(document, this::byNearness)) {
+      if (versions.containsKey(near)) {
+        return versions.get(near);
+      }
+      if (steps++ >= MOST_STEPS) {
+        break;
+      }
+    }
+    return symbol.name();
   }
 
   /** What a document sees, then what those see that refer to it, and so on. */

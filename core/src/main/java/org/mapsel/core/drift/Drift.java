@@ -68,6 +68,7 @@ public final class Drift {
 
   private void operations() {
     Map<OperationId, OperationId> renamed = renamedOperations();
+    Set<OperationId> newNames = Set.copyOf(renamed.values());
     for (OperationId id : before.operations().ids()) {
       Optional<Operation> now = after.findOperation(renamed.getOrDefault(id, id));
       if (now.isEmpty()) {
@@ -80,7 +81,7 @@ public final class Drift {
       compare(before.getOperation(id), now.get());
     }
     for (OperationId id : after.operations().ids()) {
-      if (before.findOperation(id).isEmpty() && !renamed.containsValue(id)) {
+      if (before.findOperation(id).isEmpty() && !newNames.contains(id)) {
         whole(Harm.ADDS, Difference.Kind.ADDED, id, "", id.text());
       }
     }

@@ -2,6 +2,7 @@ package org.mapsel.core.drift;
 
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -25,6 +26,7 @@ final class RenamedOperations {
   private final Service before;
   private final Service after;
   private final Map<OperationId, OperationId> renamed = new HashMap<>();
+  private final Set<OperationId> paired = new HashSet<>();
 
   private RenamedOperations(Service before, Service after) {
     this.before = before;
@@ -60,6 +62,8 @@ final class RenamedOperations {
               && others.size() == 1
               && may.test(ids.getFirst(), others.getFirst())) {
             renamed.put(ids.getFirst(), others.getFirst());
+            paired.add(ids.getFirst());
+            paired.add(others.getFirst());
           }
         });
   }
@@ -69,7 +73,7 @@ final class RenamedOperations {
       Service service, Service other, Function<Operation, Optional<?>> look) {
     return service.operations().ids().stream()
         .filter(id -> other.findOperation(id).isEmpty())
-        .filter(id -> !renamed.containsKey(id) && !renamed.containsValue(id))
+        .filter(id -> !paired.contains(id))
         .filter(id -> look.apply(service.getOperation(id)).isPresent())
         .collect(Collectors.groupingBy(id -> look.apply(service.getOperation(id)).get()));
   }

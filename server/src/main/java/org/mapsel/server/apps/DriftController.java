@@ -7,6 +7,7 @@ import org.mapsel.core.drift.Drift;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.check.EditionMove;
 import org.mapsel.core.page.edit.AppEdit;
+import org.mapsel.core.page.edit.FollowField;
 import org.mapsel.core.page.edit.MoveToEdition;
 import org.mapsel.core.service.Service;
 import org.mapsel.server.apps.AppViews.AppFindingView;
@@ -65,7 +66,8 @@ class DriftController {
         kept.app().name(),
         there,
         move.map(one -> one.findings().size()).orElse(0),
-        move.map(one -> one.follows().size()).orElse(0));
+        move.map(one -> (int) one.follows().stream().filter(FollowField.class::isInstance).count())
+            .orElse(0));
   }
 
   /** What moving an app to another edition of a service takes; nothing is changed. */
