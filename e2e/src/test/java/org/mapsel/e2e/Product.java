@@ -95,7 +95,9 @@ final class Product implements AutoCloseable {
     ProcessBuilder builder =
         new ProcessBuilder(command).directory(Programs.ROOT.toFile()).redirectErrorStream(true);
     builder.environment().put("MAPSEL_BUILT", "yes");
-    builder.environment().put("MAPSEL_ANSWER_TIMEOUT", "2s");
+    builder.environment().put("MAPSEL_ANSWER_TIMEOUT", "8s");
+    // None lives long enough for the second compiler to pay.
+    builder.environment().put("MAPSEL_TIER", "1");
     builder.environment().put("MAPSEL_STANDINS_PORT", String.valueOf(standInsPort));
     try {
       process = builder.start();
