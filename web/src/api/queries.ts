@@ -1,5 +1,6 @@
 import { queryOptions } from '@tanstack/react-query';
 import {
+  type AppEdit,
   api,
   type CutRequest,
   type FieldRef,
@@ -265,6 +266,19 @@ export const moveQuery = (app: string, service: string, edition: string) =>
       unwrap(
         api.GET('/api/apps/{app}/moves', {
           params: { path: { app }, query: { service, edition } },
+        }),
+      ),
+  });
+
+/** A page as it would be after edits, which change nothing. */
+export const previewQuery = (app: string, page: string, edits: AppEdit[]) =>
+  queryOptions({
+    queryKey: ['apps', app, 'previews', page, edits],
+    queryFn: () =>
+      unwrap(
+        api.POST('/api/apps/{app}/previews', {
+          params: { path: { app } },
+          body: { page, edits },
         }),
       ),
   });

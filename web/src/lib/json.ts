@@ -30,7 +30,7 @@ export type Step =
 export type Path = readonly Step[];
 
 /** The same text for the same step; names never start like JSON objects. */
-const stepKey = (step: Step) => (typeof step === 'string' ? step : JSON.stringify(step));
+export const stepKey = (step: Step) => (typeof step === 'string' ? step : JSON.stringify(step));
 
 export const pathKey = (path: Path) => path.map(stepKey).join('\u001f');
 
@@ -39,7 +39,7 @@ export const isName = (step: Step | undefined): step is string => typeof step ==
 /** What people read: arrivals › vessel › name. */
 export const pathText = (path: Path) => path.map(stepText).join(' › ');
 
-function stepText(step: Step) {
+export function stepText(step: Step) {
   if (isName(step)) return step;
   if (step.key !== undefined) return `${step.key} = ${step.is ?? ''}`;
   return step.at === undefined ? 'cut out' : `number ${step.at + 1}`;

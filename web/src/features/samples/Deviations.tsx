@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import type { SampleDeviation, SampleVerdict } from '@/api/client';
-import { DeviationTable } from '@/ui/DeviationTable';
+import { DeviationSheet } from '@/sheet/DeviationSheet';
 
 interface Props {
   verdict: SampleVerdict;
@@ -15,7 +15,7 @@ interface Props {
 export function Deviations({ verdict, onIgnore, onTake }: Props) {
   return (
     <Box sx={{ pl: 2, py: 1, overflowX: 'auto' }}>
-      <DeviationTable
+      <DeviationSheet
         deviations={verdict.deviations}
         action={(one) =>
           onIgnore &&

@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { api, type ExchangeLine, unwrap } from '@/api/client';
 import { samplesQuery } from '@/api/queries';
-import { DeviationTable } from '@/ui/DeviationTable';
+import { DeviationSheet } from '@/sheet/DeviationSheet';
 import { FindingList } from '@/ui/FindingList';
 import { NameDialog } from '@/ui/NameDialog';
 import { Problem } from '@/ui/Problem';
@@ -130,7 +130,7 @@ export function LoggedExchange({ one, compared, onCompare, onSent }: Props) {
         (comparing.data.deviations.length === 0 ? (
           <Box role="status">Both answers are the same, field by field.</Box>
         ) : (
-          <DeviationTable deviations={comparing.data.deviations} />
+          <DeviationSheet deviations={comparing.data.deviations} />
         ))}
       <Wire exchange={one.id} />
     </Box>

@@ -16,7 +16,7 @@ import {
 import { releasesQuery, samplesQuery } from '@/api/queries';
 import { count, momentText } from '@/lib/format';
 import { useStored } from '@/lib/useStored';
-import { DeviationTable } from '@/ui/DeviationTable';
+import { DeviationSheet } from '@/sheet/DeviationSheet';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
 import type { Edits } from '../bench/useEdits';
@@ -148,7 +148,7 @@ function FailedChecks({ lines, all }: { lines: SampleLine[]; all: number }) {
       {lines.map(({ service, operation, operationName, name, verdict }) => (
         <Box key={`${service} ${operation} ${name}`} sx={{ mt: 0.75 }}>
           <strong>{name}</strong> of {operationName}
-          {verdict && <DeviationTable deviations={verdict.deviations} />}
+          {verdict && <DeviationSheet deviations={verdict.deviations} />}
         </Box>
       ))}
       <Button component={Link} to="/samples" sx={{ ml: -1 }}>

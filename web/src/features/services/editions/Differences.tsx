@@ -1,44 +1,47 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import type { Difference } from '@/api/client';
+import type { Compared } from '@/sheet/compare';
+import { CompareSheet } from '@/sheet/CompareSheet';
 import { useGrowing } from '@/ui/Growing';
+import { HARM_COLOURS, HARM_WORDS, WHAT } from './words';
 
 const HARMS = ['BREAKS', 'MAY_BREAK', 'ADDS'] as const;
 
-const WORDS: Record<Difference['harm'], string> = {
-  BREAKS: 'breaks',
-  MAY_BREAK: 'may break',
-  ADDS: 'adds',
-};
+type Differing = Compared & { harm: Difference['harm'] };
 
-const COLOURS: Record<Difference['harm'], string> = {
-  BREAKS: 'error.main',
-  MAY_BREAK: 'warning.main',
-  ADDS: 'text.secondary',
-};
+const SIDES = { IN: 'in', OUT: 'out' } as const;
 
-const WHAT: Record<Difference['what'], string> = {
-  REMOVED: 'gone',
-  ADDED: 'new',
-  RENAMED: 'another name or place',
-  TYPE: 'another type',
-  CODES: 'other codes',
-  LIMITS: 'other limits',
-  REQUIRED: 'needed or not',
-  REPEATED: 'one or several',
-  DOCUMENTATION: 'described otherwise',
-  ADDRESS: 'another address',
-};
+const differing = (one: Difference): Differing => ({
+  side: one.side && SIDES[one.side],
+  path: one.path,
+  what: `${HARM_WORDS[one.harm]} · ${WHAT[one.what]}`,
+  was: one.before,
+  is: one.after,
+  harm: one.harm,
+});
 
-const CELL = { borderTop: '1px solid', borderColor: 'line', py: 0.5, pr: 1.5, textAlign: 'left' };
+/** Each operation with what differs of it, in the order in which they come first. */
+function byOperation(differences: Difference[]) {
+  const operations = new Map<string, Differing[]>();
+  for (const one of differences) {
+    const known = operations.get(one.operation) ?? [];
+    known.push(differing(one));
+    operations.set(one.operation, known);
+  }
+  return [...operations];
+}
 
-/** What differs between two editions, side by side, the worst first. */
+/** What differs between two editions: a sheet for each operation, the worst first. */
 export function Differences({ differences }: { differences: Difference[] }) {
   const [harm, setHarm] = useState<Difference['harm']>();
-  const wanted = differences.filter((one) => harm === undefined || one.harm === harm);
-  const { shown, more } = useGrowing(wanted, 'difference');
+  const operations = useMemo(
+    () => byOperation(differences.filter((one) => harm === undefined || one.harm === harm)),
+    [differences, harm],
+  );
+  const { shown, more } = useGrowing(operations, 'operation');
   if (differences.length === 0) {
     return <Typography sx={{ color: 'text.secondary' }}>Nothing differs.</Typography>;
   }
@@ -53,65 +56,30 @@ export function Differences({ differences }: { differences: Difference[] }) {
               aria-pressed={harm === one}
               disabled={many === 0}
               variant={harm === one ? 'outlined' : 'text'}
-              sx={{ color: COLOURS[one] }}
+              sx={{ color: HARM_COLOURS[one] }}
               onClick={() => {
                 setHarm(harm === one ? undefined : one);
               }}
             >
-              {many} {WORDS[one]}
+              {many} {HARM_WORDS[one]}
             </Button>
           );
         })}
       </Box>
-      <Box sx={{ overflowX: 'auto' }}>
-        <Box
-          component="table"
-          aria-label="What differs"
-          sx={{ borderCollapse: 'collapse', width: '100%', '& td, & th': CELL }}
-        >
-          <thead>
-            <tr>
-              <th scope="col">Harm</th>
-              <th scope="col">Operation</th>
-              <th scope="col">Field</th>
-              <th scope="col">What</th>
-              <th scope="col">In use</th>
-              <th scope="col">Read now</th>
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map((one, index) => (
-              <tr key={index}>
-                <Box component="td" sx={{ color: COLOURS[one.harm], whiteSpace: 'nowrap' }}>
-                  {WORDS[one.harm]}
-                </Box>
-                <Box component="td" sx={{ fontFamily: 'monospace', overflowWrap: 'anywhere' }}>
-                  {one.operation}
-                </Box>
-                <Box component="td" sx={{ fontFamily: 'monospace', overflowWrap: 'anywhere' }}>
-                  {one.side && (
-                    <Box
-                      component="span"
-                      title={one.side === 'IN' ? 'goes in' : 'comes back'}
-                      sx={{ color: one.side === 'IN' ? 'goesIn' : 'comesBack', mr: 0.5 }}
-                    >
-                      {one.side === 'IN' ? '▸' : '◂'}
-                    </Box>
-                  )}
-                  {one.path}
-                </Box>
-                <td>{WHAT[one.what]}</td>
-                <Box component="td" sx={{ overflowWrap: 'anywhere' }}>
-                  {one.before || '–'}
-                </Box>
-                <Box component="td" sx={{ overflowWrap: 'anywhere' }}>
-                  {one.after || '–'}
-                </Box>
-              </tr>
-            ))}
-          </tbody>
+      {shown.map(([operation, all]) => (
+        <Box component="section" aria-label={operation} key={operation} sx={{ mb: 2 }}>
+          <Typography variant="h3" sx={{ fontFamily: 'monospace', fontSize: 14, fontWeight: 700 }}>
+            {operation}
+          </Typography>
+          <CompareSheet
+            label={`What differs in ${operation}`}
+            was="in use"
+            is="read now"
+            all={all}
+            colour={(one) => HARM_COLOURS[one.harm]}
+          />
         </Box>
-      </Box>
+      ))}
       {more}
     </>
   );

@@ -11,6 +11,7 @@ import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
 import { Differences } from './Differences';
 import { MoveApp } from './MoveApp';
+import { SamplesTouched } from './SamplesTouched';
 
 function TakeIt({ service, drift }: { service: string; drift: Drift }) {
   const queries = useQueryClient();
@@ -67,6 +68,7 @@ function Compared({ service, drift }: { service: Service; drift: Drift }) {
       {drift.apps.map((app) => (
         <MoveApp key={app.id} service={service.id} edition={drift.to} app={app} />
       ))}
+      <SamplesTouched samples={drift.samples} />
     </Box>
   );
 }

@@ -13,6 +13,7 @@ import { pathText } from '@/lib/json';
 import { FindingList } from '@/ui/FindingList';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
+import { MovePreview } from './MovePreview';
 
 interface Props {
   service: string;
@@ -28,13 +29,13 @@ function Moving({ service, edition, app }: Props) {
   const { data, error } = useQuery(moveQuery(app.id, service, edition));
   const [chosen, setChosen] = useState<Record<number, number>>({});
   const repair = (index: number) => chosen[index] ?? 0;
+  const repairs = (data?.findings ?? []).flatMap(
+    (found, index) => found.repairs[repair(index)]?.edit ?? [],
+  );
+  const edits: AppEdit[] = [...(data?.edits ?? []), ...repairs];
   const moving = useMutation({
     mutationFn: async () => {
       const view = await queries.fetchQuery({ ...appQuery(app.id), staleTime: 0 });
-      const repairs = (data?.findings ?? []).flatMap(
-        (found, index) => found.repairs[repair(index)]?.edit ?? [],
-      );
-      const edits: AppEdit[] = [...(data?.edits ?? []), ...repairs];
       return unwrap(
         api.POST('/api/apps/{app}/edits', {
           params: { path: { app: app.id } },
@@ -100,6 +101,11 @@ function Moving({ service, edition, app }: Props) {
           </TextField>
         </Box>
       ))}
+      <MovePreview
+        app={app.id}
+        edits={edits}
+        first={data.findings.find((found) => found.page)?.page}
+      />
       {moving.error && <Problem error={moving.error} />}
       <Box sx={{ mt: 1.5 }}>
         <Button
@@ -126,6 +132,18 @@ const wordsOf = (app: DriftUser) => {
     ? `${followed}nothing would be wrong`
     : `${followed}${count(app.broken, 'thing')} to mend`;
 };
+
+/** What visitors have now, which never changes by itself. */
+function released({ release }: DriftUser) {
+  if (!release) return 'Nothing of it is released yet.';
+  const number = `Visitors have release ${String(release.number)}, `;
+  if (release.there) return `${number}which uses this edition.`;
+  return release.stale === 0
+    ? `${number}which works with both editions as it is.`
+    : `${number}which stays with its own edition: ${count(release.stale, 'thing')} in it ${
+        release.stale === 1 ? 'is' : 'are'
+      } otherwise in this one. Once the service is changed, they need another release.`;
+}
 
 /** An app that uses the service: what moving it takes, and the press that moves it. */
 export function MoveApp(props: Props) {
@@ -160,6 +178,16 @@ export function MoveApp(props: Props) {
             What moving takes
           </Button>
         )}
+      </Box>
+      <Box
+        sx={{
+          color:
+            app.release && !app.release.there && app.release.stale > 0
+              ? 'warning.main'
+              : 'text.secondary',
+        }}
+      >
+        {released(app)}
       </Box>
       {open && !app.there && <Moving {...props} />}
     </Box>

@@ -4,11 +4,13 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useRef } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { api, type Service, unwrap } from '@/api/client';
 import { editionsQuery, watchesQuery } from '@/api/queries';
 import { count, momentText } from '@/lib/format';
 import { Problem } from '@/ui/Problem';
+import { readIntake } from '../intake';
 
 const TIMES = {
   '0': 'only by hand',
@@ -81,6 +83,19 @@ export function ReadAgain({ service }: { service: Service }) {
       if (differs) void navigate(`/services/${service.id}/editions?to=${edition}`);
     },
   });
+  const files = useRef<HTMLInputElement>(null);
+  const giving = useMutation({
+    mutationFn: (given: File[]) =>
+      readIntake({ source: '', files: given }, new AbortController().signal, () => undefined),
+    onSuccess: ({ description }) => {
+      if (description && description.edition !== service.edition) {
+        void navigate(`/services/${service.id}/editions?to=${description.edition}`);
+      }
+    },
+  });
+  const hasAddress = service.source.startsWith('http');
+  const same =
+    reading.data?.differs === false || giving.data?.description?.edition === service.edition;
   const newest = data?.find((one) => one.newest);
   return (
     <>
@@ -93,24 +108,49 @@ export function ReadAgain({ service }: { service: Service }) {
           : ' '}
       </Typography>
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'baseline', mt: 0.75 }}>
+        {hasAddress && (
+          <Button
+            variant="outlined"
+            loading={reading.isPending}
+            onClick={() => {
+              reading.mutate();
+            }}
+          >
+            Read the description again
+          </Button>
+        )}
         <Button
-          variant="outlined"
-          loading={reading.isPending}
-          onClick={() => {
-            reading.mutate();
-          }}
+          variant={hasAddress ? 'text' : 'outlined'}
+          loading={giving.isPending}
+          onClick={() => files.current?.click()}
         >
-          Read the description again
+          Read a newer file…
         </Button>
+        <input
+          ref={files}
+          type="file"
+          multiple
+          hidden
+          aria-label="Newer description"
+          onChange={(event) => {
+            const given = [...(event.target.files ?? [])];
+            event.target.value = '';
+            if (given.length > 0) giving.mutate(given);
+          }}
+        />
         <Button component={Link} to={`/services/${service.id}/editions`}>
           Apps and their editions
         </Button>
-        {reading.data && !reading.data.differs && (
-          <Typography role="status">Nothing changed since it was read.</Typography>
-        )}
+        {same && <Typography role="status">Nothing changed since it was read.</Typography>}
       </Box>
       {reading.error && <Problem error={reading.error} />}
-      {service.source.startsWith('http') && <Watched service={service} />}
+      {giving.error && <Problem error={giving.error} />}
+      {giving.data?.catalogue && (
+        <Typography role="status">
+          Several descriptions are in it; give the files of one of them.
+        </Typography>
+      )}
+      {hasAddress && <Watched service={service} />}
     </>
   );
 }

@@ -7,6 +7,7 @@ import org.mapsel.core.page.App;
 import org.mapsel.core.page.check.Checker;
 import org.mapsel.core.page.check.EditionMove;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.testing.PageBench;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -48,7 +49,7 @@ public class ImpactBench {
   public int barePass() {
     int findings = 0;
     for (int i = 0; i < APPS; i++) {
-      findings += new Checker(bench.lookup()).check(app, Optional.empty()).findings().size();
+      findings += new Checker(bench.lookup(), SeenSamples.NONE).check(app, Optional.empty()).findings().size();
     }
     return findings;
   }
@@ -58,7 +59,7 @@ public class ImpactBench {
     int findings = 0;
     for (int i = 0; i < APPS; i++) {
       findings +=
-          EditionMove.of(app, "dredging", "next", bench.lookup()).orElseThrow().findings().size();
+          EditionMove.of(app, "dredging", "next", bench.lookup(), SeenSamples.NONE).orElseThrow().findings().size();
     }
     return findings;
   }

@@ -5,6 +5,8 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.AfterEach;
@@ -50,13 +52,17 @@ class HandoverJourneyTest {
     product.standIns().turn("SECOND_EDITION");
     try {
       user.goTo("/services/berthing").press("Read the description again");
-      Locator differences = user.role(AriaRole.TABLE, "What differs");
+      Locator differences = user.role(AriaRole.TREEGRID, "What differs in ListArrivals");
       assertThat(differences).containsText("etaTimeUtc");
       assertThat(differences).containsText("needed or not");
       user.press("Go on with this edition");
       user.sees("the newest edition is in use");
       user.press("What moving takes");
       user.sees("Follows 1 field to another name or place");
+      user.page.getByLabel("Page as it would be").click();
+      user.role(AriaRole.OPTION, "List arrivals").click();
+      assertThat(section("As it would be")).containsText("Arrivals");
+      assertThat(section("Duty desk")).containsText("Visitors have release 1, which stays with");
       user.press("Move Duty desk");
       user.sees("uses this edition");
       user.goTo("/apps/duty-desk/releases");
@@ -80,6 +86,21 @@ class HandoverJourneyTest {
     user.page.navigate(product.address() + "/open/duty-desk");
     user.follow("List arrivals").type("Day", "2031-05-14").press("List arrivals");
     assertThat(user.page.getByRole(AriaRole.ROW).nth(1)).containsText("May");
+  }
+
+  @Test
+  void aNewerFileIsComparedWithWhatIsInUse() {
+    String tides = user.page.request().get(product.standIns().tides()).text();
+    user.goTo("/services/tides")
+        .page
+        .getByLabel("Newer description")
+        .setInputFiles(
+            new FilePayload(
+                "tides.json",
+                "application/json",
+                tides.replace("\"addPhoto\"", "\"keepPhoto\"").getBytes(StandardCharsets.UTF_8)));
+    assertThat(user.role(AriaRole.TREEGRID, "What differs in addPhoto")).containsText("keepPhoto");
+    user.press("Go on with this edition").sees("the newest edition is in use");
   }
 
   /** On the only page of the berth ticket. */

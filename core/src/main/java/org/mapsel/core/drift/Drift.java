@@ -10,6 +10,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
 import org.mapsel.core.pairing.Grade;
 import org.mapsel.core.pairing.Lexicon;
 import org.mapsel.core.pairing.Pairer;
@@ -21,12 +23,14 @@ import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Facets;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.value.RecordValue;
 
 /** Compares two editions of a service. */
 public final class Drift {
@@ -37,14 +41,18 @@ public final class Drift {
 
   private final Service before;
   private final Service after;
+  private final String service;
+  private final SeenSamples seen;
   private final List<Difference> differences = new ArrayList<>();
 
   private final Trees.Edition treesBefore;
   private final Trees.Edition treesAfter;
 
-  private Drift(Service before, Service after) {
+  private Drift(Service before, Service after, String service, SeenSamples seen) {
     this.before = before;
     this.after = after;
+    this.service = service;
+    this.seen = seen;
     Trees trees = new Trees();
     treesBefore = trees.new Edition(before.shapes());
     treesAfter = trees.new Edition(after.shapes());
@@ -52,14 +60,42 @@ public final class Drift {
 
   /** Everything that differs, the worst first, else in the order of the old edition. */
   public static List<Difference> between(Service before, Service after) {
-    Drift drift = new Drift(before, after);
+    return between(before, after, "", SeenSamples.NONE);
+  }
+
+  /**
+   * Likewise; fields that are called otherwise are recognised by values too.
+   *
+   * @param service what the service is called where samples are kept
+   * @param seen what was sent and answered, in whichever of both editions
+   */
+  public static List<Difference> between(
+      Service before, Service after, String service, SeenSamples seen) {
+    Drift drift = new Drift(before, after, service, seen);
     drift.operations();
-    return drift.differences.stream().sorted(Comparator.comparing(Difference::harm)).toList();
+    return drift.sorted();
+  }
+
+  /** Everything that differs between an operation in one edition and in another, likewise. */
+  public static List<Difference> between(
+      Service before,
+      Operation was,
+      Service after,
+      Operation is,
+      String service,
+      SeenSamples seen) {
+    Drift drift = new Drift(before, after, service, seen);
+    drift.compare(was, is);
+    return drift.sorted();
+  }
+
+  private List<Difference> sorted() {
+    return differences.stream().sorted(Comparator.comparing(Difference::harm)).toList();
   }
 
   /** The operations that are called otherwise now: the new ids by the old ones. */
   public static Map<OperationId, OperationId> renamedOperations(Service before, Service after) {
-    return new Drift(before, after).renamedOperations();
+    return new Drift(before, after, "", SeenSamples.NONE).renamedOperations();
   }
 
   private Map<OperationId, OperationId> renamedOperations() {
@@ -99,8 +135,8 @@ public final class Drift {
     if (!from.equals(to)) {
       whole(Harm.MAY_BREAK, Difference.Kind.ADDRESS, was.id(), from, to);
     }
-    compare(was.id(), Difference.Side.IN, was.input(), is.input());
-    compare(was.id(), Difference.Side.OUT, was.output(), is.output());
+    compare(was.id(), is.id(), Difference.Side.IN, was.input(), is.input());
+    compare(was.id(), is.id(), Difference.Side.OUT, was.output(), is.output());
   }
 
   /** Where an operation is asked, over the endpoint that is preferred. */
@@ -120,13 +156,14 @@ public final class Drift {
         .orElse("");
   }
 
-  private void compare(OperationId id, Difference.Side side, ShapeId was, ShapeId is) {
+  private void compare(
+      OperationId id, OperationId idNow, Difference.Side side, ShapeId was, ShapeId is) {
     if (treesBefore.number(was) == treesAfter.number(is)) {
       return;
     }
     Map<FieldPath, FieldTree.Row> old = rows(before.shapes(), was);
     Map<FieldPath, FieldTree.Row> now = rows(after.shapes(), is);
-    Map<FieldPath, FieldPath> renamed = renamed(old, now, was, is);
+    Map<FieldPath, FieldPath> renamed = renamed(old, now, was, is, () -> seen(id, idNow, side));
     Set<FieldPath> met = new HashSet<>(renamed.values());
     for (FieldTree.Row row : old.values()) {
       FieldPath path = row.path();
@@ -177,6 +214,17 @@ public final class Drift {
     return inverted;
   }
 
+  /** What was sent or answered under either name. */
+  private List<RecordValue> seen(OperationId id, OperationId idNow, Difference.Side side) {
+    return Stream.of(id, idNow)
+        .distinct()
+        .flatMap(
+            one ->
+                (side == Difference.Side.IN ? seen.sent(service, one) : seen.answered(service, one))
+                    .stream())
+        .toList();
+  }
+
   private static Map<FieldPath, FieldTree.Row> rows(Shapes shapes, ShapeId root) {
     Map<FieldPath, FieldTree.Row> rows = new LinkedHashMap<>();
     FieldTree.rows(shapes, root, LIMIT).forEach(row -> rows.put(row.path(), row));
@@ -199,16 +247,18 @@ public final class Drift {
       Map<FieldPath, FieldTree.Row> old,
       Map<FieldPath, FieldTree.Row> now,
       ShapeId was,
-      ShapeId is) {
+      ShapeId is,
+      Supplier<List<RecordValue>> values) {
     if (now.keySet().containsAll(old.keySet()) || old.keySet().containsAll(now.keySet())) {
       return Map.of();
     }
+    List<RecordValue> known = values.get();
     List<PairingField> gone =
-        PairingFields.of(before.shapes(), was, FieldPath.ROOT, List.of()).stream()
+        PairingFields.of(before.shapes(), was, FieldPath.ROOT, known).stream()
             .filter(field -> !now.containsKey(field.path()))
             .toList();
     List<PairingField> added =
-        PairingFields.of(after.shapes(), is, FieldPath.ROOT, List.of()).stream()
+        PairingFields.of(after.shapes(), is, FieldPath.ROOT, known).stream()
             .filter(field -> !old.containsKey(field.path()))
             .toList();
     Map<FieldPath, FieldPath> renamed = new HashMap<>();

@@ -1,7 +1,7 @@
-package org.mapsel.core.page.offer;
+package org.mapsel.core.service;
 
 import java.util.List;
-import org.mapsel.core.page.Call;
+import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.value.RecordValue;
 
 /** What services were really sent and really answered, as far as it is kept. */
@@ -11,19 +11,23 @@ public interface SeenSamples {
   SeenSamples NONE =
       new SeenSamples() {
         @Override
-        public List<RecordValue> sent(Call call) {
+        public List<RecordValue> sent(String service, OperationId operation) {
           return List.of();
         }
 
         @Override
-        public List<RecordValue> answered(Call call) {
+        public List<RecordValue> answered(String service, OperationId operation) {
           return List.of();
         }
       };
 
-  /** Parameters of the operation of a call, the newest first. */
-  List<RecordValue> sent(Call call);
+  /**
+   * Parameters of an operation, the newest first.
+   *
+   * @param service what the service is called where samples are kept
+   */
+  List<RecordValue> sent(String service, OperationId operation);
 
-  /** Answers of the operation of a call, the newest first; none that was made up. */
-  List<RecordValue> answered(Call call);
+  /** Answers of an operation, the newest first; none that was made up. */
+  List<RecordValue> answered(String service, OperationId operation);
 }

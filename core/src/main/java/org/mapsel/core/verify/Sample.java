@@ -26,6 +26,11 @@ public record Sample(
     Optional<String> failure,
     Optional<Check> check) {
 
+  /** The sample with something that must hold of it. */
+  public Sample with(Check held) {
+    return new Sample(service, operation, name, parameters, answer, failure, Optional.of(held));
+  }
+
   /** The parameters as the operation types them. */
   public RecordValue parameters(Service known) {
     return typed(parameters, known, known.getOperation(operation).input());

@@ -15,9 +15,11 @@ import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.DerivedField;
 import org.mapsel.core.model.FieldRef;
 import org.mapsel.core.model.Overrides;
+import org.mapsel.core.page.check.AppFinding;
 import org.mapsel.core.page.check.Checker;
 import org.mapsel.core.page.check.EditionMove;
 import org.mapsel.core.page.edit.AppEdit;
+import org.mapsel.core.page.edit.AppEditor;
 import org.mapsel.core.page.edit.FillSlot;
 import org.mapsel.core.page.edit.MoveToEdition;
 import org.mapsel.core.page.edit.PutDerivedField;
@@ -25,6 +27,7 @@ import org.mapsel.core.page.edit.SetModelField;
 import org.mapsel.core.page.edit.Together;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.testing.Descriptions;
 import org.mapsel.core.testing.PageBench;
@@ -63,7 +66,8 @@ class EditionMoveTest {
       berths(
           "",
           BASIN.replace("basinName", "basin_name")
-              + ",{\"name\":\"day\",\"in\":\"query\",\"required\":true,\"schema\":{\"type\":\"string\",\"format\":\"date\"}}",
+              + ",{\"name\":\"day\",\"in\":\"query\",\"required\":true,\"schema\":{\"type\":\"string\",\"format\":\"date\"}},"
+              + "{\"name\":\"tide\",\"in\":\"query\",\"required\":true,\"schema\":{\"type\":\"string\",\"enum\":[\"low\",\"high\"]}}",
           "\"berth_code\":{\"type\":\"string\"},\"fee\":{\"type\":\"number\"}");
 
   private final PageBench bench = new PageBench().with("berths", OLD).with("next", NEW);
@@ -98,7 +102,8 @@ class EditionMoveTest {
   @Test
   void whatIsCalledOtherwiseIsFollowedAndTheRestIsMended() {
     build();
-    EditionMove move = EditionMove.of(bench.app(), "berths", "next", bench.lookup()).get();
+    EditionMove move =
+        EditionMove.of(bench.app(), "berths", "next", bench.lookup(), SeenSamples.NONE).get();
 
     assertThat(move.follows())
         .extracting(AppEdit::title)
@@ -106,7 +111,8 @@ class EditionMoveTest {
             "Follow basinName to basin_name", "Follow berthCode to berth_code");
     assertThat(move.findings())
         .extracting(found -> found.finding().code())
-        .containsExactlyInAnyOrder("PAGE_PARAMETER_UNFILLED", "MAPPING_FIELD_GONE");
+        .containsExactlyInAnyOrder(
+            "PAGE_PARAMETER_UNFILLED", "PAGE_PARAMETER_UNFILLED", "MAPPING_FIELD_GONE");
     assertThat(move.findings()).allSatisfy(found -> assertThat(found.repairs()).isNotEmpty());
 
     List<AppEdit> edits = new ArrayList<>(move.follows());
@@ -128,6 +134,27 @@ class EditionMoveTest {
                 FieldPath.of("berths", "berth_code"))
             .get();
     assertThat(bench.app().model().set(followed).label()).contains("Code");
+  }
+
+  @Test
+  void everyRepairMendsWhatTheMoveBrought() {
+    build();
+    EditionMove move =
+        EditionMove.of(bench.app(), "berths", "next", bench.lookup(), SeenSamples.NONE).get();
+    List<AppEdit> moving = new ArrayList<>(move.follows());
+    moving.add(new MoveToEdition("berths", "next"));
+    App moved =
+        new AppEditor(bench.lookup()).apply(bench.app(), new Together("Move", moving)).get();
+    List<String> tried = new ArrayList<>();
+    for (AppFinding found : move.findings()) {
+      for (AppFinding.Repair repair : found.repairs()) {
+        App mended = new AppEditor(bench.lookup()).apply(moved, repair.edit()).get();
+        assertThat(findings(mended)).as(repair.words()).doesNotContain(found.finding());
+        assertThat(codes(mended)).as(repair.words()).hasSize(codes(moved).size() - 1);
+        tried.add(repair.words());
+      }
+    }
+    assertThat(tried).contains("Ask for it", "Always send high", "Take it off the page");
   }
 
   @Test
@@ -164,7 +191,8 @@ class EditionMoveTest {
     List<String> known = codes(bench.app());
     assertThat(known).isEmpty();
 
-    EditionMove move = EditionMove.of(bench.app(), "flat", "grouped", bench.lookup()).get();
+    EditionMove move =
+        EditionMove.of(bench.app(), "flat", "grouped", bench.lookup(), SeenSamples.NONE).get();
 
     assertThat(move.follows())
         .extracting(AppEdit::title)
@@ -195,7 +223,8 @@ class EditionMoveTest {
     bench.start("flat", "find", FieldPath.of("berths", "code"));
     slot("code", "find.berths.map(b, b.code)");
 
-    EditionMove move = EditionMove.of(bench.app(), "flat", "other", bench.lookup()).get();
+    EditionMove move =
+        EditionMove.of(bench.app(), "flat", "other", bench.lookup(), SeenSamples.NONE).get();
 
     assertThat(move.follows())
         .extracting(AppEdit::title)
@@ -234,9 +263,11 @@ class EditionMoveTest {
   }
 
   private List<String> codes(App app) {
+    return findings(app).stream().map(Finding::code).toList();
+  }
+
+  private List<Finding> findings(App app) {
     return new Checker(bench.lookup())
-        .check(app, Optional.empty()).findings().stream()
-            .map(found -> found.finding().code())
-            .toList();
+        .check(app, Optional.empty()).findings().stream().map(AppFinding::finding).toList();
   }
 }

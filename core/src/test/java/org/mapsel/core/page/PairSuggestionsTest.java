@@ -19,12 +19,13 @@ import org.mapsel.core.page.edit.RefusePair;
 import org.mapsel.core.page.offer.AcceptedPairs;
 import org.mapsel.core.page.offer.PairSuggestion;
 import org.mapsel.core.page.offer.PairSuggestions;
-import org.mapsel.core.page.offer.SeenSamples;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.pairing.LearnedWords;
 import org.mapsel.core.pairing.Lexicon;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.testing.Descriptions;
 import org.mapsel.core.testing.PageBench;
@@ -150,13 +151,13 @@ class PairSuggestionsTest {
         suggestions(
                 new SeenSamples() {
                   @Override
-                  public List<RecordValue> sent(Call call) {
-                    return records(call.operation().text().equals("tow"), "destination");
+                  public List<RecordValue> sent(String service, OperationId operation) {
+                    return records(operation.text().equals("tow"), "destination");
                   }
 
                   @Override
-                  public List<RecordValue> answered(Call call) {
-                    return records(call.operation().text().equals("readBerth"), "berthCode");
+                  public List<RecordValue> answered(String service, OperationId operation) {
+                    return records(operation.text().equals("readBerth"), "berthCode");
                   }
                 })
             .of(tow)

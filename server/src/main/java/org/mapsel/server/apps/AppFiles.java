@@ -62,12 +62,14 @@ class AppFiles {
         AppFile.write(
             app, app.services().stream().map(use -> description(use, descriptions)).toList());
     if (withSamples) {
-      SampleFile.add(
-          file,
-          samples.of(
-              app.services().stream().map(App.ServiceUse::service).collect(Collectors.toSet())));
+      SampleFile.add(file, samples.of(editions(app)));
     }
     return AppFile.text(file);
+  }
+
+  private static Map<String, String> editions(App app) {
+    return app.services().stream()
+        .collect(Collectors.toMap(App.ServiceUse::service, App.ServiceUse::edition));
   }
 
   private ServiceDescription description(App.ServiceUse use, boolean documents) {
@@ -138,7 +140,7 @@ class AppFiles {
     }
     JsonNode here = AppFile.moved(file, moved);
     KeptApp made = apps.create(read(AppFile.read(here)));
-    samples.restore(read(SampleFile.list(here)));
+    samples.restore(read(SampleFile.list(here)), editions(made.app()));
     return made;
   }
 

@@ -111,7 +111,8 @@ public class Apps {
     return after;
   }
 
-  private App edited(App app, AppEdit edit) {
+  /** The app after an edit; nothing is kept of it. */
+  App edited(App app, AppEdit edit) {
     Outcome<App> outcome = editor.apply(app, edit);
     return outcome.value().orElseThrow(() -> Problem.refused(outcome.findings()));
   }

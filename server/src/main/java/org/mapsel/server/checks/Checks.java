@@ -16,7 +16,6 @@ import org.mapsel.core.verify.Verdict;
 import org.mapsel.core.verify.Verifier;
 import org.mapsel.server.checks.KnownOperations.Known;
 import org.mapsel.server.checks.SampleViews.CheckRunView;
-import org.mapsel.server.checks.SampleViews.CheckView;
 import org.mapsel.server.checks.SampleViews.DeviationView;
 import org.mapsel.server.checks.SampleViews.PinRequest;
 import org.mapsel.server.checks.SampleViews.SampleLine;
@@ -131,19 +130,10 @@ public class Checks {
   private void verify(String service, String operation, String name, Optional<String> environment) {
     SampleStore.Line line = samples.line(service, operation, name);
     Known known = operations.get(service, operation);
-    Check check =
-        line.pinned()
-            .map(pinned -> json.treeToValue(pinned, CheckView.class).check())
-            .orElse(Check.SHAPE);
-    Sample sample =
-        new Sample(
-            service,
-            known.operation().id(),
-            name,
-            line.parameters(),
-            line.answer(),
-            line.failure().map(SampleStore.Failure::code),
-            Optional.of(check));
+    Sample sample = samples.sample(line, known.edition());
+    if (sample.check().isEmpty()) {
+      sample = sample.with(Check.SHAPE);
+    }
     Recorder.Recorded recorded =
         recorder.call(known.wanted(sample.parameters(known.service()), environment));
     Verdict verdict = Verifier.verdict(known.service(), sample, recorded.result());
@@ -161,13 +151,14 @@ public class Checks {
   SamplesView recordAgain(String service, String operation, String name) {
     SampleStore.Line line = samples.line(service, operation, name);
     Known known = operations.get(service, operation);
+    SampleStore.Kept kept = samples.kept(known, line);
     RecordValue parameters =
         ValueJson.readRecord(
-            line.parameters(), known.service().shapes(), known.operation().input());
+            kept.parameters(), known.service().shapes(), known.operation().input());
     Recorder.Recorded recorded = recorder.call(known.wanted(parameters));
     Optional<Answer> answer = recorded.result().answer();
-    if (line.failure().isPresent() && answer.orElse(null) instanceof Answer.Failed failed) {
-      samples.keepFailure(service, operation, name, line.parameters(), failed);
+    if (kept.failure().isPresent() && answer.orElse(null) instanceof Answer.Failed failed) {
+      samples.keep(known, name, known.failed(kept.parameters(), Samples.failure(failed)));
       return verify(service, operation, name);
     }
     if (!(answer.orElse(null) instanceof Answer.Returned returned)) {
@@ -180,8 +171,7 @@ public class Checks {
         service,
         operation,
         name,
-        line.parameters(),
-        Optional.of(ValueJson.write(returned.value())),
+        known.answered(kept.parameters(), ValueJson.write(returned.value())),
         SampleOrigin.RECORDED.name());
     return verify(service, operation, name);
   }

@@ -8,10 +8,12 @@ import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.server.samples.Recorder;
+import org.mapsel.server.samples.SampleStore;
 import org.mapsel.server.services.Editions;
 import org.mapsel.server.services.Workspace;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
 
 /** Operations of the newest editions of the workspace's services. */
 @Component
@@ -26,7 +28,18 @@ class KnownOperations {
   }
 
   /** An operation, and where it is asked. */
-  record Known(String id, Service service, Operation operation, EndpointId endpoint) {
+  record Known(
+      String id, Service service, Operation operation, EndpointId endpoint, String edition) {
+
+    /** What was asked and answered in this edition. */
+    SampleStore.Kept answered(JsonNode parameters, JsonNode answer) {
+      return SampleStore.Kept.answered(parameters, answer, Optional.of(edition));
+    }
+
+    /** What was asked and failed, likewise. */
+    SampleStore.Kept failed(JsonNode parameters, SampleStore.Failure failure) {
+      return SampleStore.Kept.failed(parameters, failure, Optional.of(edition));
+    }
 
     /** A call of it whose whole answer is wanted. */
     Recorder.Wanted wanted(RecordValue parameters) {
@@ -50,18 +63,15 @@ class KnownOperations {
    * @throws Problem if it is not there
    */
   Known get(String service, String operation) {
-    Service described =
-        editions
-            .get(
-                workspace
-                    .newestEdition(service)
-                    .orElseThrow(
-                        () -> Problem.missing("SERVER_SERVICE_MISSING", "service", service)))
-            .service();
+    String edition =
+        workspace
+            .newestEdition(service)
+            .orElseThrow(() -> Problem.missing("SERVER_SERVICE_MISSING", "service", service));
+    Service described = editions.get(edition).service();
     Operation known =
         described
             .findOperation(new OperationId(operation))
             .orElseThrow(() -> Problem.missing("SERVER_OPERATION_MISSING", "operation", operation));
-    return new Known(service, described, known, workspace.endpointOf(service));
+    return new Known(service, described, known, workspace.endpointOf(service), edition);
   }
 }

@@ -123,23 +123,26 @@ class LoggedExchanges {
         read.known().id(),
         read.known().operation().id().text(),
         SampleStore.LAST,
-        ValueJson.write(read.parameters()),
-        answered ? Optional.of(ValueJson.write(read.answer())) : Optional.empty(),
-        Optional.of(exchange));
+        new SampleStore.Kept(
+            ValueJson.write(read.parameters()),
+            answered ? Optional.of(ValueJson.write(read.answer())) : Optional.empty(),
+            Optional.of(exchange),
+            Optional.empty(),
+            Optional.of(read.known().edition())));
     return new ShownAgain(read.known().id(), read.known().operation().id().text());
   }
 
   /** Keeps what was sent and answered as a sample, also where it failed. */
   SamplesView keep(String exchange, String name) {
     Read read = read(exchange);
-    String service = read.known().id();
-    String operation = read.known().operation().id().text();
+    Known known = read.known();
     JsonNode parameters = ValueJson.write(read.parameters());
-    if (read.outcome().value().orElse(null) instanceof Answer.Failed failed) {
-      samples.keepFailure(service, operation, name, parameters, failed);
-    } else {
-      samples.keep(service, operation, name, parameters, ValueJson.write(read.answer()));
-    }
+    samples.keep(
+        known,
+        name,
+        read.outcome().value().orElse(null) instanceof Answer.Failed failed
+            ? known.failed(parameters, Samples.failure(failed))
+            : known.answered(parameters, ValueJson.write(read.answer())));
     return samples.all();
   }
 

@@ -14,9 +14,12 @@ import org.mapsel.core.sample.LongestValues;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.serve.GivenSample;
 import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.Service;
 import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.verify.Check;
 import org.mapsel.core.verify.EditedAnswer;
 import org.mapsel.core.verify.Sample;
+import org.mapsel.core.verify.SampleMove;
 import org.mapsel.server.checks.KnownOperations.Known;
 import org.mapsel.server.checks.SampleViews.CheckRunView;
 import org.mapsel.server.checks.SampleViews.CheckView;
@@ -29,6 +32,7 @@ import org.mapsel.server.checks.SampleViews.SampleOrigin;
 import org.mapsel.server.checks.SampleViews.SampledService;
 import org.mapsel.server.checks.SampleViews.SamplesView;
 import org.mapsel.server.checks.SampleViews.VerdictView;
+import org.mapsel.server.samples.EditionSamples;
 import org.mapsel.server.samples.Replay;
 import org.mapsel.server.samples.SampleStore;
 import org.mapsel.server.services.Editions;
@@ -52,6 +56,7 @@ public class Samples {
   private final Editions editions;
   private final JsonMapper json;
   private final KnownOperations operations;
+  private final EditionSamples inEdition;
 
   Samples(
       SampleStore store,
@@ -60,7 +65,9 @@ public class Samples {
       Workspace workspace,
       Editions editions,
       JsonMapper json,
-      KnownOperations operations) {
+      KnownOperations operations,
+      EditionSamples inEdition) {
+    this.inEdition = inEdition;
     this.operations = operations;
     this.store = store;
     this.runs = runs;
@@ -115,25 +122,21 @@ public class Samples {
     String name = checked(wanted.name());
     Known known = operations.get(service, operation);
     if (wanted.made() == MadeKind.FAULT) {
-      store.keepFailure(
-          service,
-          operation,
-          name,
-          ValueJson.write(
-              FirstValues.of(known.service(), known.operation(), SampleMaker.Extent.REQUIRED)),
-          new SampleStore.Failure("", failing(known.operation())),
-          SampleOrigin.MADE.name());
-      return all();
-    }
-    if (wanted.made() != null) {
-      RecordValue parameters =
-          FirstValues.of(known.service(), known.operation(), SampleMaker.Extent.REQUIRED);
       store.keep(
           service,
           operation,
           name,
-          ValueJson.write(parameters),
-          Optional.of(ValueJson.write(made(known, wanted.made()))),
+          known.failed(
+              firstParameters(known), new SampleStore.Failure("", failing(known.operation()))),
+          SampleOrigin.MADE.name());
+      return all();
+    }
+    if (wanted.made() != null) {
+      store.keep(
+          service,
+          operation,
+          name,
+          known.answered(firstParameters(known), ValueJson.write(made(known, wanted.made()))),
           SampleOrigin.MADE.name());
       return all();
     }
@@ -142,9 +145,13 @@ public class Samples {
             .find(service, operation, SampleStore.LAST)
             .filter(kept -> kept.answer().isPresent())
             .orElseThrow(() -> Problem.conflict("SERVER_SAMPLE_NONE"));
-    store.keep(
-        service, operation, name, last.parameters(), last.answer(), SampleOrigin.RECORDED.name());
+    store.keep(service, operation, name, last, SampleOrigin.RECORDED.name());
     return all();
+  }
+
+  private static JsonNode firstParameters(Known known) {
+    return ValueJson.write(
+        FirstValues.of(known.service(), known.operation(), SampleMaker.Extent.REQUIRED));
   }
 
   private static String checked(String wished) {
@@ -156,27 +163,19 @@ public class Samples {
     return name;
   }
 
-  /** Keeps what was recorded elsewhere under a name. */
-  void keep(String service, String operation, String name, JsonNode parameters, JsonNode answer) {
+  /** Keeps what was recorded elsewhere under a name, be it an answer or a failure. */
+  void keep(Known known, String name, SampleStore.Kept kept) {
     store.keep(
-        service,
-        operation,
+        known.id(),
+        known.operation().id().text(),
         checked(name),
-        parameters,
-        Optional.of(answer),
+        kept,
         SampleOrigin.RECORDED.name());
   }
 
-  /** Keeps a failure under a name. */
-  void keepFailure(
-      String service, String operation, String name, JsonNode parameters, Answer.Failed failed) {
-    store.keepFailure(
-        service,
-        operation,
-        checked(name),
-        parameters,
-        new SampleStore.Failure(failed.code(), failed.reason()),
-        SampleOrigin.RECORDED.name());
+  /** A failure as it is kept. */
+  static SampleStore.Failure failure(Answer.Failed failed) {
+    return new SampleStore.Failure(failed.code(), failed.reason());
   }
 
   /** Keeps what somebody gives as text; several of an archive get numbers behind the name. */
@@ -188,21 +187,20 @@ public class Samples {
     List<GivenSample> all = read.value().orElseThrow(() -> Problem.refused(read.findings()));
     for (int i = 0; i < all.size(); i++) {
       keep(
-          service,
-          operation,
+          known,
           i == 0 ? name : name + " " + (i + 1),
-          ValueJson.write(all.get(i).parameters()),
-          ValueJson.write(all.get(i).answer()));
+          known.answered(
+              ValueJson.write(all.get(i).parameters()), ValueJson.write(all.get(i).answer())));
     }
     return all();
   }
 
   /** What is in a sample, to be changed by hand. */
   SampleContent content(String service, String operation, String name) {
-    SampleStore.Line line = line(service, operation, name);
     Known known = operations.get(service, operation);
     return new SampleContent(
-        line.answer()
+        kept(known, line(service, operation, name))
+            .answer()
             .map(
                 answer ->
                     ValueJson.writeForDoubles(
@@ -215,8 +213,8 @@ public class Samples {
 
   /** Keeps a sample with another answer, as somebody typed it. */
   SamplesView change(String service, String operation, String name, SampleContent content) {
-    SampleStore.Line line = line(service, operation, name);
     Known known = operations.get(service, operation);
+    SampleStore.Kept kept = kept(known, line(service, operation, name));
     Outcome<RecordValue> answer =
         EditedAnswer.of(
             known.service().shapes(),
@@ -227,8 +225,8 @@ public class Samples {
         service,
         operation,
         name,
-        line.parameters(),
-        Optional.of(
+        known.answered(
+            kept.parameters(),
             ValueJson.write(answer.value().orElseThrow(() -> Problem.refused(answer.findings())))),
         SampleOrigin.MADE.name());
     return all();
@@ -265,19 +263,21 @@ public class Samples {
   /** Lets fields and pages show a sample, as if it had been answered just now. */
   SamplesView use(String service, String operation, String name) {
     SampleStore.Line line = line(service, operation, name);
-    if (line.failure().isPresent()) {
-      store.keepFailure(
-          service,
-          operation,
-          SampleStore.LAST,
-          line.parameters(),
-          line.failure().get(),
-          SampleOrigin.RECORDED.name());
-    } else {
-      store.put(
-          service, operation, SampleStore.LAST, line.parameters(), line.answer(), Optional.empty());
-    }
+    SampleStore.Kept kept = line.kept();
+    // What is shown instead of an answer stands there without an exchange.
+    store.keep(
+        service,
+        operation,
+        SampleStore.LAST,
+        new SampleStore.Kept(
+            kept.parameters(), kept.answer(), Optional.empty(), kept.failure(), kept.edition()),
+        SampleOrigin.RECORDED.name());
     return all();
+  }
+
+  /** What is kept of a sample, with its fields where the newest edition has them. */
+  SampleStore.Kept kept(Known known, SampleStore.Line line) {
+    return inEdition.in(known.id(), known.service(), known.operation(), line.kept());
   }
 
   SampleStore.Line line(String service, String operation, String name) {
@@ -299,46 +299,66 @@ public class Samples {
     return all();
   }
 
-  /** The samples of the services as they go along with an app. */
-  public List<Sample> of(Set<String> services) {
+  /**
+   * The samples of services as they go along with an app.
+   *
+   * @param used the editions that it is pinned to, by service
+   */
+  public List<Sample> of(Map<String, String> used) {
     return store.all().stream()
-        .filter(line -> services.contains(line.service()))
-        .map(
-            line ->
-                new Sample(
-                    line.service(),
-                    new OperationId(line.operation()),
-                    line.name(),
-                    line.parameters(),
-                    line.answer(),
-                    line.failure().map(SampleStore.Failure::code),
-                    line.pinned().map(pinned -> json.treeToValue(pinned, CheckView.class).check())))
+        .filter(line -> used.containsKey(line.service()))
+        .map(line -> sample(line, used.get(line.service())))
         .toList();
   }
 
-  /** Keeps samples that came along with an app; those that have a name here already stay. */
-  public void restore(List<Sample> samples) {
+  /** A sample as an edition has its fields. */
+  Sample sample(SampleStore.Line line, String edition) {
+    OperationId operation = new OperationId(line.operation());
+    Optional<Service> service = editions.service(edition);
+    Optional<Operation> known = service.flatMap(one -> one.findOperation(operation));
+    SampleStore.Kept kept =
+        known
+            .map(one -> inEdition.in(line.service(), service.get(), one, line.kept()))
+            .orElse(line.kept());
+    Optional<SampleMove> move =
+        known.flatMap(
+            one -> inEdition.move(line.service(), line.kept().edition(), service.get(), one));
+    return new Sample(
+        line.service(),
+        operation,
+        line.name(),
+        kept.parameters(),
+        kept.answer(),
+        kept.failure().map(SampleStore.Failure::code),
+        check(line).map(check -> move.map(one -> one.check(check)).orElse(check)));
+  }
+
+  /** What must hold of a sample, with the fields of the edition that it was taken with. */
+  Optional<Check> check(SampleStore.Line line) {
+    return line.pinned().map(pinned -> json.treeToValue(pinned, CheckView.class).check());
+  }
+
+  /**
+   * Keeps samples that came along with an app; those that have a name here already stay.
+   *
+   * @param used the editions that it is pinned to, by service
+   */
+  public void restore(List<Sample> samples, Map<String, String> used) {
     for (Sample sample : samples) {
       String operation = sample.operation().text();
       if (store.line(sample.service(), operation, sample.name()).isEmpty()
           && !sample.name().isBlank()) {
-        if (sample.failure().isPresent()) {
-          store.keepFailure(
-              sample.service(),
-              operation,
-              sample.name(),
-              sample.parameters(),
-              new SampleStore.Failure(sample.failure().get(), sample.failure().get()),
-              SampleOrigin.RECORDED.name());
-        } else {
-          store.keep(
-              sample.service(),
-              operation,
-              sample.name(),
-              sample.parameters(),
-              sample.answer(),
-              SampleOrigin.RECORDED.name());
-        }
+        store.keep(
+            sample.service(),
+            operation,
+            sample.name(),
+            new SampleStore.Kept(
+                sample.parameters(),
+                sample.answer(),
+                Optional.empty(),
+                sample.failure().map(code -> new SampleStore.Failure(code, code)),
+                Optional.ofNullable(used.get(sample.service()))),
+            SampleOrigin.RECORDED.name());
         sample
             .check()
             .ifPresent(

@@ -17,7 +17,6 @@ import org.mapsel.core.page.edit.FillSlot;
 import org.mapsel.core.page.edit.SetModelField;
 import org.mapsel.core.page.edit.Together;
 import org.mapsel.core.page.offer.PairSuggestions;
-import org.mapsel.core.page.offer.SeenSamples;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.pairing.Grade;
 import org.mapsel.core.pairing.Lexicon;
@@ -25,6 +24,7 @@ import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
+import org.mapsel.core.service.SeenSamples;
 import org.mapsel.server.apps.Apps;
 import org.mapsel.server.services.ServiceViews.ServiceView;
 

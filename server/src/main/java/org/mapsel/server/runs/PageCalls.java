@@ -60,6 +60,7 @@ class PageCalls {
       if (running.builder() && one.sent().isPresent()) {
         recorder.keepLast(
             wanted.get(i).serviceId(),
+            wanted.get(i).service(),
             wanted.get(i).operation(),
             ValueJson.write(run.parameters()),
             one);

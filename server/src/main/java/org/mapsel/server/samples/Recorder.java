@@ -101,6 +101,8 @@ public class Recorder {
   private final Caller caller;
   private final Replay replay;
   private final Stamps stamps;
+  private final EditionSamples inEdition;
+  private final KnownEditions editions;
 
   Recorder(
       ExchangeStore exchanges,
@@ -109,7 +111,11 @@ public class Recorder {
       Environments environments,
       OutgoingHttp http,
       Replay replay,
-      Stamps stamps) {
+      Stamps stamps,
+      EditionSamples inEdition,
+      KnownEditions editions) {
+    this.inEdition = inEdition;
+    this.editions = editions;
     this.replay = replay;
     this.stamps = stamps;
     this.accesses = accesses;
@@ -221,7 +227,11 @@ public class Recorder {
 
   /** Keeps what was sent last, and what was answered if it was an answer. */
   public void keepLast(
-      String serviceId, Operation operation, JsonNode parameters, Recorded recorded) {
+      String serviceId,
+      Service service,
+      Operation operation,
+      JsonNode parameters,
+      Recorded recorded) {
     Optional<JsonNode> answer =
         recorded
             .result()
@@ -232,9 +242,12 @@ public class Recorder {
         serviceId,
         operation.id().text(),
         SampleStore.LAST,
-        parameters,
-        answer,
-        recorded.sent().map(Sent::exchange));
+        new SampleStore.Kept(
+            parameters,
+            answer,
+            recorded.sent().map(Sent::exchange),
+            Optional.empty(),
+            editions.idOf(service)));
   }
 
   /**
@@ -243,7 +256,9 @@ public class Recorder {
    */
   public Sample sample(String serviceId, Service service, Operation operation) {
     Optional<SampleStore.Kept> kept =
-        samples.find(serviceId, operation.id().text(), SampleStore.LAST);
+        samples
+            .find(serviceId, operation.id().text(), SampleStore.LAST)
+            .map(known -> inEdition.in(serviceId, service, operation, known));
     RecordValue parameters =
         kept.map(
                 known ->
@@ -369,9 +384,12 @@ public class Recorder {
           serviceId,
           operation.id().text(),
           SampleStore.LAST,
-          last.get().parameters(),
-          Optional.of(ValueJson.write(returned.value())),
-          last.get().exchange());
+          new SampleStore.Kept(
+              inEdition.in(serviceId, service, operation, last.get()).parameters(),
+              Optional.of(ValueJson.write(returned.value())),
+              last.get().exchange(),
+              Optional.empty(),
+              editions.idOf(service)));
     }
   }
 }

@@ -40,10 +40,12 @@ public class Replay {
 
   private final ReplayStore store;
   private final SampleStore samples;
+  private final EditionSamples inEdition;
   private final Cache<Played, StandIn> standIns =
       Caffeine.newBuilder().maximumSize(REMEMBERED).expireAfterAccess(WHILE).build();
 
-  Replay(ReplayStore store, SampleStore samples) {
+  Replay(ReplayStore store, SampleStore samples, EditionSamples inEdition) {
+    this.inEdition = inEdition;
     this.store = store;
     this.samples = samples;
   }
@@ -74,6 +76,7 @@ public class Replay {
   private List<Recorded.Sample> recorded(String id, Service service, OperationId operation) {
     Operation known = service.getOperation(operation);
     return samples.answered(id, operation.text()).stream()
+        .map(kept -> inEdition.in(id, service, known, kept))
         .map(
             kept ->
                 new Recorded.Sample(

@@ -1,5 +1,6 @@
 package org.mapsel.server.samples;
 
+import static org.mapsel.server.schema.Tables.CHECK_RUN;
 import static org.mapsel.server.schema.Tables.SAMPLE;
 
 import java.time.Clock;
@@ -17,6 +18,7 @@ import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.server.schema.tables.records.SampleRecord;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -34,12 +36,30 @@ public class SampleStore {
 
   private static final int LARGE = 500_000;
 
-  /** A sample as it is kept. */
+  /**
+   * A sample as it is kept.
+   *
+   * @param exchange what was sent and came back, if that is in the log
+   * @param edition the one of its service that it was taken with, if that is known
+   */
   public record Kept(
       JsonNode parameters,
       Optional<JsonNode> answer,
       Optional<String> exchange,
-      Optional<Failure> failure) {}
+      Optional<Failure> failure,
+      Optional<String> edition) {
+
+    /** What was asked and answered. */
+    public static Kept answered(JsonNode parameters, JsonNode answer, Optional<String> edition) {
+      return new Kept(parameters, Optional.of(answer), Optional.empty(), Optional.empty(), edition);
+    }
+
+    /** What was asked and failed. */
+    public static Kept failed(JsonNode parameters, Failure failure, Optional<String> edition) {
+      return new Kept(
+          parameters, Optional.empty(), Optional.empty(), Optional.of(failure), edition);
+    }
+  }
 
   /**
    * What came back instead of an answer.
@@ -76,7 +96,8 @@ public class SampleStore {
         json.readTree(row.getParameters().data()),
         read(row.getAnswer()),
         Optional.ofNullable(row.getExchangeId()),
-        failure(row));
+        failure(row),
+        Optional.ofNullable(row.getEdition()));
   }
 
   /**
@@ -93,9 +114,7 @@ public class SampleStore {
       String name,
       OffsetDateTime recordedAt,
       String origin,
-      JsonNode parameters,
-      Optional<JsonNode> answer,
-      Optional<Failure> failure,
+      Kept kept,
       Optional<JsonNode> pinned,
       Optional<JsonNode> verdict,
       Optional<Integer> everyMinutes) {}
@@ -119,9 +138,7 @@ public class SampleStore {
         row.getName(),
         row.getRecordedAt(),
         row.getOrigin(),
-        json.readTree(row.getParameters().data()),
-        read(row.getAnswer()),
-        failure(row),
+        kept(row),
         Optional.ofNullable(row.getPinned()).map(pinned -> json.readTree(pinned.data())),
         Optional.ofNullable(row.getVerdict()).map(verdict -> json.readTree(verdict.data())),
         Optional.ofNullable(row.getEveryMinutes()));
@@ -170,34 +187,20 @@ public class SampleStore {
   }
 
   /** Keeps a sample under a name, in place of another one of that name; a check stays one. */
-  public void keep(
-      String service,
-      String operation,
-      String name,
-      JsonNode parameters,
-      Optional<JsonNode> answer,
-      String origin) {
-    put(service, operation, name, parameters, answer, Optional.empty());
-    sql.update(SAMPLE).set(SAMPLE.ORIGIN, origin).where(is(service, operation, name)).execute();
-  }
-
-  /** Keeps a failure under a name, likewise. */
-  public void keepFailure(
-      String service,
-      String operation,
-      String name,
-      JsonNode parameters,
-      Failure failure,
-      String origin) {
-    put(service, operation, name, parameters, Optional.empty(), Optional.empty());
-    sql.update(SAMPLE)
-        .set(SAMPLE.ORIGIN, origin)
-        .setNull(SAMPLE.ANSWER)
-        .setNull(SAMPLE.EXCHANGE_ID)
-        .set(SAMPLE.FAILURE, failure.code())
-        .set(SAMPLE.FAILURE_REASON, failure.reason())
-        .where(is(service, operation, name))
-        .execute();
+  @Transactional
+  public void keep(String service, String operation, String name, Kept kept, String origin) {
+    put(service, operation, name, kept);
+    var update = sql.update(SAMPLE).set(SAMPLE.ORIGIN, origin);
+    kept.failure()
+        .ifPresent(
+            failure ->
+                update
+                    .setNull(SAMPLE.ANSWER)
+                    .setNull(SAMPLE.EXCHANGE_ID)
+                    .set(SAMPLE.EDITION, kept.edition().orElse(null))
+                    .set(SAMPLE.FAILURE, failure.code())
+                    .set(SAMPLE.FAILURE_REASON, failure.reason()));
+    update.where(is(service, operation, name)).execute();
   }
 
   public void remove(String service, String operation, String name) {
@@ -240,24 +243,19 @@ public class SampleStore {
         .orElse(0L);
   }
 
-  /** Keeps a sample; without an answer the last good one stays. */
-  public void put(
-      String service,
-      String operation,
-      String name,
-      JsonNode parameters,
-      Optional<JsonNode> answer,
-      Optional<String> exchange) {
-    JSON values = JSON.valueOf(parameters.toString());
-    JSON kept = answer.map(JsonNode::toString).map(JSON::valueOf).orElse(null);
+  /** Keeps a sample; without an answer the last good one stays, of whichever edition it is. */
+  public void put(String service, String operation, String name, Kept kept) {
+    JSON values = JSON.valueOf(kept.parameters().toString());
+    JSON answer = kept.answer().map(JsonNode::toString).map(JSON::valueOf).orElse(null);
     var insert =
         sql.insertInto(SAMPLE)
             .set(SAMPLE.SERVICE_ID, service)
             .set(SAMPLE.OPERATION, operation)
             .set(SAMPLE.NAME, name)
             .set(SAMPLE.PARAMETERS, values)
-            .set(SAMPLE.ANSWER, kept)
-            .set(SAMPLE.EXCHANGE_ID, exchange.orElse(null))
+            .set(SAMPLE.ANSWER, answer)
+            .set(SAMPLE.EXCHANGE_ID, kept.exchange().orElse(null))
+            .set(SAMPLE.EDITION, kept.edition().orElse(null))
             .set(SAMPLE.RECORDED_AT, OffsetDateTime.now(clock))
             .onConflict(SAMPLE.SERVICE_ID, SAMPLE.OPERATION, SAMPLE.NAME)
             .doUpdate()
@@ -265,10 +263,42 @@ public class SampleStore {
             .setNull(SAMPLE.FAILURE)
             .setNull(SAMPLE.FAILURE_REASON)
             .set(SAMPLE.RECORDED_AT, OffsetDateTime.now(clock));
-    if (kept != null) {
-      insert.set(SAMPLE.ANSWER, kept).set(SAMPLE.EXCHANGE_ID, exchange.orElse(null)).execute();
+    if (answer != null) {
+      insert
+          .set(SAMPLE.ANSWER, answer)
+          .set(SAMPLE.EXCHANGE_ID, kept.exchange().orElse(null))
+          .set(SAMPLE.EDITION, kept.edition().orElse(null))
+          .execute();
     } else {
       insert.execute();
+    }
+  }
+
+  /**
+   * Takes samples along to another name of their operation, where none has that place; what was
+   * sent last stays under the old one too, for apps of the edition that has it.
+   */
+  @Transactional
+  public void rename(String service, String operation, String now) {
+    for (String name :
+        sql.select(SAMPLE.NAME)
+            .from(SAMPLE)
+            .where(SAMPLE.SERVICE_ID.eq(service))
+            .and(SAMPLE.OPERATION.eq(operation))
+            .fetch(SAMPLE.NAME)) {
+      SampleRecord copy =
+          sql.fetchSingle(SAMPLE, is(service, operation, name)).into(SampleRecord.class);
+      copy.setOperation(now);
+      int copied = sql.insertInto(SAMPLE).set(copy).onConflictDoNothing().execute();
+      if (copied > 0 && !name.equals(LAST)) {
+        sql.update(CHECK_RUN)
+            .set(CHECK_RUN.OPERATION, now)
+            .where(CHECK_RUN.SERVICE_ID.eq(service))
+            .and(CHECK_RUN.OPERATION.eq(operation))
+            .and(CHECK_RUN.NAME.eq(name))
+            .execute();
+        remove(service, operation, name);
+      }
     }
   }
 }

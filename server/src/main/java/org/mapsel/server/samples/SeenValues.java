@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.function.Function;
 import java.util.stream.Stream;
 import org.mapsel.core.json.ValueJson;
-import org.mapsel.core.page.Call;
-import org.mapsel.core.page.offer.SeenSamples;
+import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 import org.springframework.stereotype.Component;
@@ -22,18 +22,18 @@ class SeenValues implements SeenSamples {
   }
 
   @Override
-  public List<RecordValue> sent(Call call) {
-    return records(call, kept -> Stream.of(kept.parameters()));
+  public List<RecordValue> sent(String service, OperationId operation) {
+    return records(service, operation, kept -> Stream.of(kept.parameters()));
   }
 
   @Override
-  public List<RecordValue> answered(Call call) {
-    return records(call, kept -> kept.answer().stream());
+  public List<RecordValue> answered(String service, OperationId operation) {
+    return records(service, operation, kept -> kept.answer().stream());
   }
 
   private List<RecordValue> records(
-      Call call, Function<SampleStore.Kept, Stream<JsonNode>> wanted) {
-    return samples.recorded(call.service(), call.operation().text()).stream()
+      String service, OperationId operation, Function<SampleStore.Kept, Stream<JsonNode>> wanted) {
+    return samples.recorded(service, operation.text()).stream()
         .flatMap(wanted)
         .map(ValueJson::read)
         .flatMap(SeenValues::record)

@@ -15,6 +15,7 @@ import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Description;
 import org.mapsel.core.intake.Intake;
 import org.mapsel.core.service.Service;
+import org.mapsel.server.samples.KnownEditions;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
 
@@ -23,7 +24,7 @@ import org.springframework.stereotype.Component;
  * remembered a while in memory.
  */
 @Component
-public class Editions {
+public class Editions implements KnownEditions {
 
   private static final int REMEMBERED = 64;
 
@@ -37,6 +38,9 @@ public class Editions {
   private final EditionStore store;
   private final Cache<String, Edition> remembered =
       Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+
+  /** What was read is told apart by being the very same. */
+  private final Cache<Service, String> ids = Caffeine.newBuilder().weakKeys().build();
 
   Editions(EditionStore store) {
     this.store = store;
@@ -52,7 +56,18 @@ public class Editions {
     store.add(id, description.documents());
     Edition edition = new Edition(id, source, description, read.findings());
     remembered.put(id, edition);
+    ids.put(edition.service(), id);
     return edition;
+  }
+
+  @Override
+  public Optional<String> idOf(Service service) {
+    return Optional.ofNullable(ids.getIfPresent(service));
+  }
+
+  @Override
+  public Optional<Service> service(String edition) {
+    return find(edition).map(Edition::service);
   }
 
   public Optional<Edition> find(String id) {
@@ -72,8 +87,10 @@ public class Editions {
     return outcome
         .value()
         .map(
-            description ->
-                new Edition(id, documents.get(0).address(), description, outcome.findings()))
+            description -> {
+              ids.put(description.service(), id);
+              return new Edition(id, documents.get(0).address(), description, outcome.findings());
+            })
         .orElse(null);
   }
 

@@ -176,7 +176,7 @@ public class Operations {
                 ValueJson.readRecord(request.parameters()),
                 Set.of()));
     if (recorded.sent().isPresent()) {
-      recorder.keepLast(serviceId, operation, request.parameters(), recorded);
+      recorder.keepLast(serviceId, service, operation, request.parameters(), recorded);
     }
     Optional<Answer> answer = recorded.result().answer();
     Trimmed value =

@@ -16,6 +16,7 @@ import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Service;
+import org.mapsel.server.samples.SampleStore;
 import org.mapsel.server.services.EditionViews.EditionView;
 import org.mapsel.server.services.Editions.Edition;
 import org.mapsel.server.services.ServiceViews.ServiceBrief;
@@ -31,8 +32,10 @@ public class Workspace {
 
   private final ServiceStore store;
   private final Editions editions;
+  private final SampleStore samples;
 
-  Workspace(ServiceStore store, Editions editions) {
+  Workspace(ServiceStore store, Editions editions, SampleStore samples) {
+    this.samples = samples;
     this.store = store;
     this.editions = editions;
   }
@@ -204,7 +207,7 @@ public class Workspace {
 
   /**
    * Lets a service go on with an edition; operations that are gone there are not taken any more,
-   * those that are called otherwise are taken under their new names.
+   * those that are called otherwise are taken under their new names, with their samples.
    */
   ServiceView takeEdition(String id, String edition) {
     ServiceStore.Kept kept = kept(id);
@@ -229,6 +232,7 @@ public class Workspace {
         new ServiceStore.Kept(
             id, kept.name(), kept.source(), edition, endpoint, OffsetDateTime.MIN),
         left);
+    renamed.forEach((was, is) -> samples.rename(id, was.text(), is.text()));
     return get(id);
   }
 

@@ -93,9 +93,9 @@ class PairingApiTest {
       JsonNode none = JSON.createObjectNode();
       JsonNode spot = JSON.createObjectNode().put("spot", place);
       JsonNode remark = JSON.createObjectNode().put("remark", place);
-      samples.keep(service, "readMooring", place, none, Optional.of(remark), "RECORDED");
-      samples.keep(service, "book", place, spot, Optional.empty(), "RECORDED");
-      samples.keep(service, "book", "Made " + place, remark, Optional.of(remark), "MADE");
+      samples.keep(service, "readMooring", place, kept(none, Optional.of(remark)), "RECORDED");
+      samples.keep(service, "book", place, kept(spot, Optional.empty()), "RECORDED");
+      samples.keep(service, "book", "Made " + place, kept(remark, Optional.of(remark)), "MADE");
     }
 
     assertThat(pairs(newPage()).at("/pairs").valueStream())
@@ -104,6 +104,11 @@ class PairingApiTest {
               assertThat(pair.at("/given").toString()).contains("remark");
               assertThat(pair.at("/reasons").toString()).contains("3 of 3 sample values equal");
             });
+  }
+
+  private static SampleStore.Kept kept(JsonNode parameters, Optional<JsonNode> answer) {
+    return new SampleStore.Kept(
+        parameters, answer, Optional.empty(), Optional.empty(), Optional.empty());
   }
 
   @Test

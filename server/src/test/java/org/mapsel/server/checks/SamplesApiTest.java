@@ -135,6 +135,7 @@ class SamplesApiTest {
             .bean(SampleStore.class)
             .line(service, "VesselParticulars", "From the log")
             .orElseThrow()
+            .kept()
             .parameters();
     assertThat(kept.toString()).contains("S-1");
     api.post(exchange + "/uses", "{}");
@@ -161,9 +162,10 @@ class SamplesApiTest {
 
     SampleStore store = SERVER.bean(SampleStore.class);
     SampleStore.Line archived = store.line(service, "VesselParticulars", "Archived").orElseThrow();
-    assertThat(archived.parameters().toString()).contains("S-1");
-    assertThat(archived.answer())
-        .isEqualTo(store.line(service, "VesselParticulars", "Pasted").orElseThrow().answer());
+    assertThat(archived.kept().parameters().toString()).contains("S-1");
+    assertThat(archived.kept().answer())
+        .isEqualTo(
+            store.line(service, "VesselParticulars", "Pasted").orElseThrow().kept().answer());
 
     given.put("text", "{}");
     assertThat(api.postAsIs(operation + "/given-samples", given.toString()).status())

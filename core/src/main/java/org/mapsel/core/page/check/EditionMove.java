@@ -16,6 +16,7 @@ import org.mapsel.core.page.edit.AppEditor;
 import org.mapsel.core.page.edit.MoveToEdition;
 import org.mapsel.core.page.edit.Together;
 import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.service.Service;
 
 /**
@@ -40,10 +41,11 @@ public record EditionMove(
    *
    * @param service the service in the workspace
    * @param edition the edition to move to
+   * @param seen what was sent and answered, to recognise fields by their values
    * @return nothing if the app does not use the service, or an edition is not there
    */
   public static Optional<EditionMove> of(
-      App app, String service, String edition, ServiceLookup services) {
+      App app, String service, String edition, ServiceLookup services, SeenSamples seen) {
     Optional<Service> before = app.edition(service).flatMap(services::find);
     Optional<Service> after = services.find(edition);
     if (before.isEmpty() || after.isEmpty()) {
@@ -56,7 +58,7 @@ public record EditionMove(
             .map(Call::operation)
             .collect(Collectors.toSet());
     List<Difference> differences =
-        Drift.between(before.get(), after.get()).stream()
+        Drift.between(before.get(), after.get(), service, seen).stream()
             .filter(one -> called.contains(one.operation()))
             .toList();
     List<AppEdit> follows =

@@ -2,17 +2,25 @@ package org.mapsel.core.page.check;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Subject;
+import org.mapsel.core.mapping.Source;
 import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Page;
 import org.mapsel.core.page.edit.FillFromInput;
+import org.mapsel.core.page.edit.FillSlot;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.shape.FieldTree;
+import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
 
 /** A parameter that must be sent is filled by nothing. */
 final class RequiredParameters implements PageRule {
+
+  /** More than these are better chosen by whoever uses the page. */
+  private static final int MOST_VALUES = 4;
 
   @Override
   public List<AppFinding> check(PageUnderCheck under) {
@@ -36,12 +44,28 @@ final class RequiredParameters implements PageRule {
                       "operation",
                       under.nameOf(call)),
                   new Subject.AboutSlot(slot),
-                  new AppFinding.Repair(
-                      "Ask for it", new FillFromInput(under.page().id(), call.id(), row.path()))));
+                  repairs(under.page(), call, row, slot)));
         }
       }
     }
     return findings;
+  }
+
+  private static AppFinding.Repair[] repairs(Page page, Call call, FieldTree.Row row, SlotId slot) {
+    List<AppFinding.Repair> repairs = new ArrayList<>();
+    repairs.add(
+        new AppFinding.Repair("Ask for it", new FillFromInput(page.id(), call.id(), row.path())));
+    Shape.Scalar scalar = (Shape.Scalar) row.shape();
+    List<String> values =
+        scalar.type() == ScalarType.BOOLEAN
+            ? List.of("true", "false")
+            : scalar.facets().enumeration().stream().limit(MOST_VALUES).toList();
+    for (String value : values) {
+      repairs.add(
+          new AppFinding.Repair(
+              "Always send " + value, new FillSlot(slot, Optional.of(new Source.Fixed(value)))));
+    }
+    return repairs.toArray(AppFinding.Repair[]::new);
   }
 
   /** It, or a record around it as a whole. */

@@ -33,6 +33,7 @@ import org.mapsel.core.pairing.PairingFields;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.ValueType;
@@ -183,7 +184,7 @@ public final class PairSuggestions {
                         given,
                         other.id().text(),
                         typed,
-                        seen.answered(other),
+                        seen.answered(other.service(), other.operation()),
                         path -> new Source.Returned(other.id(), path)));
       }
     }
@@ -196,7 +197,11 @@ public final class PairSuggestions {
       return List.of();
     }
     Walker rows = Walker.of(returned.path());
-    return page.call(returned.call()).map(seen::answered).orElse(List.of()).stream()
+    return page
+        .call(returned.call())
+        .map(call -> seen.answered(call.service(), call.operation()))
+        .orElse(List.of())
+        .stream()
         .flatMap(answer -> rows.all(answer).stream())
         .limit(MOST_ROWS)
         .toList();
@@ -234,7 +239,7 @@ public final class PairSuggestions {
                     there.service().shapes(),
                     there.operation().input(),
                     FieldPath.ROOT,
-                    seen.sent(call))
+                    seen.sent(call.service(), call.operation()))
                 .forEach(field -> fields.put(field.path(), field)));
     return fields;
   }
