@@ -79,6 +79,7 @@ export type AppChange = Schemas['AppChange'];
 export type Watch = Schemas['WatchView'];
 export type Drift = Schemas['DriftView'];
 export type DriftUser = Schemas['UserView'];
+export type Codes = Schemas['CodesView'];
 export type DriftSample = Schemas['SampleUserView'];
 export type Difference = Schemas['DifferenceView'];
 export type Samples = Schemas['SamplesView'];

@@ -66,12 +66,12 @@ function Head({
 }: {
   row: HeadRow;
   template: string;
-  alone: boolean | undefined;
+  alone: Sheet['alone'];
   note: ReactNode;
   title: string;
   words: string | undefined;
 }) {
-  const goesIn = row.side === 'in' && !alone;
+  const goesIn = row.side === 'in' && alone !== 'out';
   return (
     <Box
       role="row"

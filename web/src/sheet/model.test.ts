@@ -135,7 +135,7 @@ describe('rows of a sheet', () => {
   });
 
   it('shows an answer that is typed by itself, as what comes back', () => {
-    const typed = { ...sheet, goesIn: sheet.comesBack, comesBack: [], alone: true };
+    const typed = { ...sheet, goesIn: sheet.comesBack, comesBack: [], alone: 'out' as const };
     const rows = visibleRows(typed, startView);
     expect(rows.filter(({ kind }) => kind === 'head')).toHaveLength(1);
     expect(rows.every((row) => row.kind === 'head' || row.shownAs === 'out')).toBe(true);

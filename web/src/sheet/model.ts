@@ -54,8 +54,8 @@ export interface Sheet {
   sampled?: boolean;
   /** Values that stand in no answer but are made of one, by path key. */
   derived?: Readonly<Record<string, Json>>;
-  /** Whether there is only what goes in, as where an answer is typed. */
-  alone?: boolean;
+  /** The one side that is there, where a message is typed; all of it can be changed. */
+  alone?: 'in' | 'out';
   /** Real lengths of lists that were cut, by path key. */
   cut: Readonly<Record<string, number>>;
 }
@@ -157,7 +157,7 @@ function sideRows(sheet: Sheet, view: View, side: Side): Row[] {
       kind: 'field',
       key,
       side,
-      shownAs: sheet.alone ? 'out' : side,
+      shownAs: sheet.alone ?? side,
       field,
       level: levelOf(field),
       open,

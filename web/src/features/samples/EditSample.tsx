@@ -18,30 +18,48 @@ const none: ReadonlySet<string> = new Set();
 
 const base = '/api/services/{service}/operations/{operation}/samples/{name}' as const;
 
+type Side = 'in' | 'out';
+
+interface Content {
+  parameters: Json;
+  /** Nothing where a failure came back. */
+  answer: Json;
+}
+
+function sheetOf(operation: Operation, side: Side, values: Json): Sheet {
+  const fields = side === 'in' ? operation.goesIn : operation.comesBack;
+  return {
+    goesIn: fields.filter(
+      ({ path, derived }) => derived === undefined && path.every((step) => isName(step)),
+    ),
+    comesBack: [],
+    parameters: values,
+    answer: undefined,
+    used: none,
+    cut: {},
+    alone: side,
+  };
+}
+
 function Form(props: {
   sample: SampleLine;
   operation: Operation;
-  answer: Json;
+  content: Content;
   onClose: () => void;
 }) {
   const { sample, operation, onClose } = props;
   const queries = useQueryClient();
-  const [answer, setAnswer] = useState(props.answer);
-  const fields = useMemo(
-    () =>
-      operation.comesBack.filter(
-        ({ path, derived }) => derived === undefined && path.every((step) => isName(step)),
-      ),
-    [operation],
-  );
-  const sheet: Sheet = {
-    goesIn: fields,
-    comesBack: [],
-    parameters: answer,
-    answer: undefined,
-    used: none,
-    cut: {},
-    alone: true,
+  const [content, setContent] = useState(props.content);
+  const failed = props.content.answer === undefined;
+  const [side, setSide] = useState<Side>(failed ? 'in' : 'out');
+  const values = side === 'in' ? content.parameters : content.answer;
+  const sheet = useMemo(() => sheetOf(operation, side, values), [operation, side, values]);
+  const change = (how: (before: Json) => Json) => {
+    setContent((before) =>
+      side === 'in'
+        ? { ...before, parameters: how(before.parameters) }
+        : { ...before, answer: how(before.answer) },
+    );
   };
   const saving = useMutation({
     mutationFn: () =>
@@ -50,7 +68,10 @@ function Form(props: {
           params: {
             path: { service: sample.service, operation: sample.operation, name: sample.name },
           },
-          body: { answer: wire(answer) },
+          body: {
+            parameters: wire(content.parameters),
+            ...(!failed && { answer: wire(content.answer) }),
+          },
         }),
       ),
     onSuccess: (all) => {
@@ -63,18 +84,40 @@ function Form(props: {
   };
   return (
     <>
+      <Box role="group" aria-label="Which message" sx={{ display: 'flex', gap: 0.5 }}>
+        <Button
+          aria-pressed={side === 'in'}
+          variant={side === 'in' ? 'outlined' : 'text'}
+          onClick={() => {
+            setSide('in');
+          }}
+        >
+          What was sent
+        </Button>
+        <Button
+          aria-pressed={side === 'out'}
+          variant={side === 'out' ? 'outlined' : 'text'}
+          disabled={failed}
+          onClick={() => {
+            setSide('out');
+          }}
+        >
+          {failed ? 'It failed' : 'What came back'}
+        </Button>
+      </Box>
       <Box sx={{ flex: 1, minHeight: 0 }}>
         <FieldSheet
-          label={`Answer of ${sample.name}`}
+          key={side}
+          label={`${side === 'in' ? 'Request' : 'Answer'} of ${sample.name}`}
           sheet={sheet}
           note={null}
           canTick={never}
           onUse={nothing}
           onParameter={(path: Path, value: Json, steps: Steps) => {
-            setAnswer((before: Json) => withValue(before, path, value, steps));
+            change((before) => withValue(before, path, value, steps));
           }}
           onRemove={(path: Path, steps: Steps) => {
-            setAnswer((before: Json) => withoutItem(before, path, steps));
+            change((before) => withoutItem(before, path, steps));
           }}
           onSend={save}
         />
@@ -84,21 +127,21 @@ function Form(props: {
         <Button
           variant="contained"
           loading={saving.isPending}
-          disabled={answer === props.answer}
+          disabled={content === props.content}
           onClick={save}
         >
           Keep it
         </Button>
         <Button onClick={onClose}>Leave it</Button>
         <Typography variant="body2" sx={{ color: 'text.secondary' }}>
-          What is pinned as a check is then checked against this.
+          What is pinned as a check then asks this, and compares with this.
         </Typography>
       </Box>
     </>
   );
 }
 
-/** The answer of a sample in a field sheet, to be changed by hand. */
+/** What was sent and came back in a sample, in a field sheet, to be changed by hand. */
 export function EditSample({ sample, onClose }: { sample: SampleLine; onClose: () => void }) {
   const operation = useQuery(operationQuery(sample.service, sample.operation));
   const content = useQuery({
@@ -114,13 +157,7 @@ export function EditSample({ sample, onClose }: { sample: SampleLine; onClose: (
     gcTime: 0,
   });
   return (
-    <Dialog
-      open
-      onClose={onClose}
-      fullWidth
-      maxWidth="lg"
-      aria-label={`Change the answer of ${sample.name}`}
-    >
+    <Dialog open onClose={onClose} fullWidth maxWidth="lg" aria-label={`Change ${sample.name}`}>
       <Box
         sx={{
           p: 2.5,
@@ -134,10 +171,15 @@ export function EditSample({ sample, onClose }: { sample: SampleLine; onClose: (
           {sample.name} of {sample.operationName}
         </Typography>
         <Fetched query={content} what="Fetching the sample">
-          {({ answer }) => (
+          {({ parameters, answer }) => (
             <Fetched query={operation} what="Fetching the operation">
               {(known) => (
-                <Form sample={sample} operation={known} answer={answer as Json} onClose={onClose} />
+                <Form
+                  sample={sample}
+                  operation={known}
+                  content={{ parameters: parameters as Json, answer: answer as Json }}
+                  onClose={onClose}
+                />
               )}
             </Fetched>
           )}

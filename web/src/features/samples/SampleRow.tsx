@@ -141,7 +141,7 @@ export function SampleRow({ sample }: { sample: SampleLine }) {
             setEditing(true);
           }}
         >
-          Change the answer…
+          Change it…
         </MenuItem>
         {check && !check.values && (
           <MenuItem onClick={act(pin({ ...check, values: true }))}>Check the values too</MenuItem>

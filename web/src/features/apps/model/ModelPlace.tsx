@@ -54,7 +54,7 @@ function Place({ view, model, chosen }: { view: AppView; model: Model; chosen: s
           }
           right={
             chosen === LISTS || !type ? (
-              <ValueLists model={model} onEdit={edits.edit} />
+              <ValueLists app={view.id} model={model} onEdit={edits.edit} />
             ) : (
               <TypeSheet
                 key={type.id}

@@ -5,24 +5,29 @@ import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { AppEdit, Model, ValueList } from '@/api/client';
 import { count } from '@/lib/format';
-import { itemsIn, linesOf } from './rows';
+import { CodesFromRows } from './CodesFromRows';
+import { itemsIn, linesOf, withMore } from './rows';
 
 interface Props {
+  app: string;
   model: Model;
   onEdit: (edit: AppEdit) => void;
 }
 
 function Editor({
+  app,
   list,
   onKeep,
   onRemove,
 }: {
+  app: string;
   list: ValueList | undefined;
   onKeep: (name: string, text: string) => void;
   onRemove?: () => void;
 }) {
   const [name, setName] = useState(list?.name ?? '');
   const [text, setText] = useState(list ? linesOf(list.items) : '');
+  const [fromRows, setFromRows] = useState(false);
   const changed = name !== (list?.name ?? '') || text !== (list ? linesOf(list.items) : '');
   return (
     <Box
@@ -63,17 +68,33 @@ function Editor({
         <Button type="submit" variant="outlined" disabled={!changed || name.trim() === ''}>
           Keep it
         </Button>
+        <Button
+          aria-expanded={fromRows}
+          onClick={() => {
+            setFromRows(!fromRows);
+          }}
+        >
+          From rows of a call
+        </Button>
         {onRemove && <Button onClick={onRemove}>Remove the list</Button>}
         <Typography sx={{ color: 'text.secondary' }}>
           {count(itemsIn(text).length, 'code')}
         </Typography>
       </Box>
+      {fromRows && (
+        <CodesFromRows
+          app={app}
+          onTake={(items) => {
+            setText(withMore(text, items));
+          }}
+        />
+      )}
     </Box>
   );
 }
 
 /** Codes and the words people read for them. */
-export function ValueLists({ model, onEdit }: Props) {
+export function ValueLists({ app, model, onEdit }: Props) {
   return (
     <Box sx={{ p: 2, height: '100%', overflow: 'auto', maxWidth: 640 }}>
       <Typography variant="h1">Value lists</Typography>
@@ -83,6 +104,7 @@ export function ValueLists({ model, onEdit }: Props) {
       {model.lists.map((list) => (
         <Editor
           key={`${list.id} ${linesOf(list.items)}`}
+          app={app}
           list={list}
           onKeep={(name, text) => {
             onEdit({ kind: 'putValueList', list: list.id, name, items: itemsIn(text) });
@@ -94,6 +116,7 @@ export function ValueLists({ model, onEdit }: Props) {
       ))}
       <Editor
         key={`new ${model.lists.length}`}
+        app={app}
         list={undefined}
         onKeep={(name, text) => {
           onEdit({ kind: 'putValueList', name, items: itemsIn(text) });

@@ -81,6 +81,13 @@ export function linesOf(items: Model['lists'][number]['items']): string {
   return items.map(({ code, words }) => (code === words ? code : `${code} = ${words}`)).join('\n');
 }
 
+/** Lines with more codes below them; what somebody wrote for a code stays. */
+export function withMore(text: string, more: Model['lists'][number]['items']): string {
+  const known = new Set(itemsIn(text).map(({ code }) => code));
+  const added = linesOf(more.filter(({ code }) => !known.has(code)));
+  return [text.trimEnd(), added].filter((part) => part !== '').join('\n');
+}
+
 /** What lines say; a tab, a semicolon or an equals sign stands between code and words. */
 export function itemsIn(text: string): { code: string; words: string }[] {
   return text

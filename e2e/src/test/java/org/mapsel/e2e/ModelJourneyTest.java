@@ -82,6 +82,31 @@ class ModelJourneyTest {
   }
 
   @Test
+  void aValueListIsTakenFromTheRowsOfACall() {
+    User user = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
+    user.type("day value", "2031-05-14").press("Send").sees("just answered");
+    user.goTo("/apps/duty-desk/model");
+    type(user, "Value lists").click();
+    Locator list = user.role(AriaRole.FORM, "A new list");
+    list.getByLabel("a new list").fill("Vessels by hull");
+    list.getByText("From rows of a call").click();
+    choose(user, list, "service", "Berthing");
+    choose(user, list, "operation", "ListArrivals");
+    choose(user, list, "code", "Hull number");
+    choose(user, list, "words", "Name");
+    list.getByText("Take its codes").click();
+    Locator lines = list.getByLabel("codes and their words");
+    assertThat(lines).hasValue(Pattern.compile("S-20440 = Marrow Curlew"));
+    list.getByText("Keep it").click();
+    assertThat(user.role(AriaRole.FORM, "Vessels by hull")).isVisible();
+  }
+
+  private static void choose(User user, Locator inside, String label, String option) {
+    inside.getByLabel(label, new Locator.GetByLabelOptions().setExact(true)).click();
+    user.role(AriaRole.OPTION, option).click();
+  }
+
+  @Test
   void aFieldIsDraggedOntoThePageAndTakenBack() {
     User user = new User(browser, product).build("duty-desk", "List arrivals");
     user.page

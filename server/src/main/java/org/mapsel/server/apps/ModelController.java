@@ -2,6 +2,8 @@ package org.mapsel.server.apps;
 
 import java.util.Locale;
 import org.mapsel.core.model.ShapeRef;
+import org.mapsel.server.apps.ModelViews.CodesRequest;
+import org.mapsel.server.apps.ModelViews.CodesView;
 import org.mapsel.server.apps.ModelViews.DerivedPreview;
 import org.mapsel.server.apps.ModelViews.DerivedRequest;
 import org.mapsel.server.apps.ModelViews.ModelView;
@@ -39,6 +41,12 @@ class ModelController {
   @PostMapping("/records")
   RecordDetail record(@PathVariable String app, @RequestBody ShapeRef shape) {
     return model.record(app, shape);
+  }
+
+  /** The codes and words that the rows of an operation's sample have. */
+  @PostMapping("/codes")
+  CodesView codes(@PathVariable String app, @RequestBody CodesRequest request) {
+    return model.codes(app, request);
   }
 
   /** What a derived field would be, before it is kept. */

@@ -14,6 +14,7 @@ import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.mapping.Derivation;
 import org.mapsel.core.mapping.Derivations;
 import org.mapsel.core.mapping.DerivedValues;
+import org.mapsel.core.model.CodesOfRows;
 import org.mapsel.core.model.DerivedField;
 import org.mapsel.core.model.FieldRef;
 import org.mapsel.core.model.Formats;
@@ -45,6 +46,8 @@ import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.ValueType;
 import org.mapsel.core.value.Value;
 import org.mapsel.core.value.Walker;
+import org.mapsel.server.apps.ModelViews.CodesRequest;
+import org.mapsel.server.apps.ModelViews.CodesView;
 import org.mapsel.server.apps.ModelViews.DerivedPreview;
 import org.mapsel.server.apps.ModelViews.DerivedRequest;
 import org.mapsel.server.apps.ModelViews.InsideView;
@@ -86,6 +89,36 @@ class ModelPlace {
     Map<ShapeRef, Map<FieldRef, List<UseView>>> uses = uses(apps.checked(appId));
     return new ModelView(
         app.model().types().stream().map(type -> brief(type, uses)).toList(), app.model().lists());
+  }
+
+  /** The codes and words that the rows of an operation's sample have. */
+  CodesView codes(String app, CodesRequest request) {
+    Service service =
+        apps.get(app)
+            .app()
+            .edition(request.service())
+            .or(() -> workspace.newestEdition(request.service()))
+            .flatMap(apps.services()::find)
+            .orElseThrow(
+                () -> Problem.missing("SERVER_SERVICE_MISSING", "service", request.service()));
+    Operation operation =
+        service
+            .findOperation(request.operation())
+            .orElseThrow(
+                () ->
+                    Problem.missing(
+                        "SERVER_OPERATION_MISSING", "operation", request.operation().text()));
+    if (!request.code().startsWith(request.rows()) || !request.words().startsWith(request.rows())) {
+      throw Problem.missing("APP_ITEM_MISSING", "item", request.rows().toString());
+    }
+    Recorder.Sample sample = recorder.sample(request.service(), service, operation);
+    CodesOfRows found =
+        CodesOfRows.of(
+            sample.answer(),
+            request.rows(),
+            request.code().below(request.rows()),
+            request.words().below(request.rows()));
+    return new CodesView(found.items(), found.whole(), !sample.isKnown());
   }
 
   private TypeBrief brief(RecordType type, Map<ShapeRef, Map<FieldRef, List<UseView>>> uses) {

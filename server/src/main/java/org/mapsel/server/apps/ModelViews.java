@@ -3,6 +3,7 @@ package org.mapsel.server.apps;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.model.Choice;
 import org.mapsel.core.model.DerivedField;
 import org.mapsel.core.model.FieldRef;
 import org.mapsel.core.model.Look;
@@ -10,6 +11,7 @@ import org.mapsel.core.model.Overrides;
 import org.mapsel.core.model.ShapeRef;
 import org.mapsel.core.model.ValueList;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.TypeId;
@@ -23,6 +25,31 @@ final class ModelViews {
 
   /** The record types in use and the value lists. */
   record ModelView(List<TypeBrief> types, List<ValueList> lists) {}
+
+  /**
+   * Where codes and their words stand in an answer.
+   *
+   * @param rows the list
+   * @param code and {@code words} the fields, as they stand in the whole answer
+   */
+  record CodesRequest(
+      String service, OperationId operation, FieldPath rows, FieldPath code, FieldPath words) {
+    CodesRequest {
+      Objects.requireNonNull(service);
+      Objects.requireNonNull(operation);
+      Objects.requireNonNull(rows);
+      Objects.requireNonNull(code);
+      Objects.requireNonNull(words);
+    }
+  }
+
+  /**
+   * Codes and their words.
+   *
+   * @param whole whether these are all
+   * @param madeUp whether the rows were made up, because nobody asked the service yet
+   */
+  record CodesView(List<Choice> items, boolean whole, boolean madeUp) {}
 
   /**
    * A record type in one line.

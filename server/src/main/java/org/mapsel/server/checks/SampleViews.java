@@ -54,10 +54,15 @@ public final class SampleViews {
   /** How often a check runs by itself; null for never. */
   record ScheduleRequest(@Nullable Integer everyMinutes) {}
 
-  /** What is in a sample. */
-  record SampleContent(JsonNode answer) {
+  /**
+   * What is in a sample.
+   *
+   * @param parameters what was sent
+   * @param answer what came back; nothing if that was a failure
+   */
+  record SampleContent(JsonNode parameters, @Nullable JsonNode answer) {
     SampleContent {
-      Objects.requireNonNull(answer);
+      Objects.requireNonNull(parameters);
     }
   }
 

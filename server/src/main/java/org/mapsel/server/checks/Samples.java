@@ -10,14 +10,16 @@ import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.http.FirstValues;
 import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.sample.LongestValues;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.serve.GivenSample;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.verify.Check;
-import org.mapsel.core.verify.EditedAnswer;
+import org.mapsel.core.verify.EditedMessage;
 import org.mapsel.core.verify.Sample;
 import org.mapsel.core.verify.SampleMove;
 import org.mapsel.server.checks.KnownOperations.Known;
@@ -198,38 +200,42 @@ public class Samples {
   /** What is in a sample, to be changed by hand. */
   SampleContent content(String service, String operation, String name) {
     Known known = operations.get(service, operation);
+    SampleStore.Kept kept = kept(known, line(service, operation, name));
     return new SampleContent(
-        kept(known, line(service, operation, name))
-            .answer()
-            .map(
-                answer ->
-                    ValueJson.writeForDoubles(
-                        ValueJson.typed(
-                            ValueJson.read(answer),
-                            known.service().shapes(),
-                            known.operation().output())))
-            .orElseThrow(() -> Problem.conflict("SERVER_SAMPLE_FAILURE", "name", name)));
+        typed(kept.parameters(), known, known.operation().input()),
+        kept.answer().map(answer -> typed(answer, known, known.operation().output())).orElse(null));
   }
 
-  /** Keeps a sample with another answer, as somebody typed it. */
+  private static JsonNode typed(JsonNode message, Known known, ShapeId shape) {
+    return ValueJson.writeForDoubles(
+        ValueJson.typed(ValueJson.read(message), known.service().shapes(), shape));
+  }
+
+  /** Keeps a sample with another request or answer, as somebody typed it. */
   SamplesView change(String service, String operation, String name, SampleContent content) {
     Known known = operations.get(service, operation);
     SampleStore.Kept kept = kept(known, line(service, operation, name));
-    Outcome<RecordValue> answer =
-        EditedAnswer.of(
-            known.service().shapes(),
-            known.operation().output(),
-            ValueJson.readRecord(
-                content.answer(), known.service().shapes(), known.operation().output()));
+    if (kept.answer().isPresent() != (content.answer() != null)) {
+      throw Problem.conflict("SERVER_SAMPLE_FAILURE", "name", name);
+    }
+    JsonNode parameters = edited(content.parameters(), known, known.operation().input());
     store.keep(
         service,
         operation,
         name,
-        known.answered(
-            kept.parameters(),
-            ValueJson.write(answer.value().orElseThrow(() -> Problem.refused(answer.findings())))),
+        content.answer() == null
+            ? known.failed(parameters, kept.failure().orElseThrow())
+            : known.answered(
+                parameters, edited(content.answer(), known, known.operation().output())),
         SampleOrigin.MADE.name());
     return all();
+  }
+
+  private static JsonNode edited(JsonNode message, Known known, ShapeId shape) {
+    Shapes shapes = known.service().shapes();
+    Outcome<RecordValue> edited =
+        EditedMessage.of(shapes, shape, ValueJson.readRecord(message, shapes, shape));
+    return ValueJson.write(edited.value().orElseThrow(() -> Problem.refused(edited.findings())));
   }
 
   /** What is said where a service refuses, by the first of the faults that it describes. */

@@ -277,14 +277,15 @@ class SamplesApiTest {
   }
 
   @Test
-  void anAnswerIsChangedByHandAsItsFieldsAllow() {
+  void aSampleIsChangedByHandAsItsFieldsAllow() {
     send();
     keep("Typed", "");
     String content = operation + "/samples/Typed/content";
     assertThat(api.get(content).text("/answer/entry/0/value")).isEqualTo("129.7");
 
     Api.Answer refused =
-        api.put(content, "{'answer':{'hullNumber':'S-1','entry':[{'key':{'in':1}}]}}");
+        api.put(
+            content, "{'parameters':{},'answer':{'hullNumber':'S-1','entry':[{'key':{'in':1}}]}}");
     assertThat(refused.status()).isEqualTo(422);
     assertThat(refused.body().toString()).contains("entry › key");
     assertThat(api.get(content).text("/answer/entry/0/value")).isEqualTo("129.7");
@@ -292,9 +293,12 @@ class SamplesApiTest {
     Api.Answer changed =
         api.put(
             content,
-            "{'answer':{'hullNumber':'S-1','entry':[{'key':'LOA','value':'130.1'},{'key':'TUGS'}]}}");
+            "{'parameters':{'hullNumber':'S-9'},'answer':{'hullNumber':'S-1',"
+                + "'entry':[{'key':'LOA','value':'130.1'},{'key':'TUGS'}]}}");
     assertThat(sample(changed, "Typed").at("/origin").asString()).isEqualTo("MADE");
     assertThat(api.get(content).body().at("/answer/entry")).hasSize(2);
+    assertThat(api.get(content).text("/parameters/hullNumber")).isEqualTo("S-9");
+    assertThat(api.put(content, "{'parameters':{}}").status()).isEqualTo(409);
     api.post(operation + "/samples/Typed/uses", "{}");
     assertThat(api.get(operation).text("/sample/answer/entry/0/value")).isEqualTo("130.1");
   }

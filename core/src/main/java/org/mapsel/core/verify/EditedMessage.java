@@ -14,24 +14,24 @@ import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 
-/** An answer that somebody typed: every value must be one that its field can have. */
-public final class EditedAnswer {
+/** A request or answer that somebody typed: every value must be one that its field can have. */
+public final class EditedMessage {
 
   private final Shapes shapes;
   private final Findings findings = new Findings();
 
-  private EditedAnswer(Shapes shapes) {
+  private EditedMessage(Shapes shapes) {
     this.shapes = shapes;
   }
 
   /**
-   * The answer itself, if it could be one. What is left out is no mistake: services leave out too.
+   * The message itself, if it could be one. What is left out is no mistake: services leave out too.
    */
-  public static Outcome<RecordValue> of(Shapes shapes, ShapeId shape, RecordValue answer) {
-    EditedAnswer edited = new EditedAnswer(shapes);
-    edited.record(shape, answer, Trail.ROOT);
+  public static Outcome<RecordValue> of(Shapes shapes, ShapeId shape, RecordValue message) {
+    EditedMessage edited = new EditedMessage(shapes);
+    edited.record(shape, message, Trail.ROOT);
     List<Finding> wrong = edited.findings.toList();
-    return wrong.isEmpty() ? Outcome.of(answer) : Outcome.failed(wrong);
+    return wrong.isEmpty() ? Outcome.of(message) : Outcome.failed(wrong);
   }
 
   private void record(ShapeId shape, RecordValue record, Trail trail) {
