@@ -32,12 +32,15 @@ public final class Caller {
   private final AccessTokens tokens;
   private final Batches batches;
   private final Supplier<Stamp> stamps;
+  private final Journal journal;
 
   public Caller(Exchanger exchanger, Supplier<Stamp> stamps) {
-    this(exchanger, stamps, new AccessTokens(exchanger, () -> stamps.get().now()));
+    this(exchanger, stamps, new AccessTokens(exchanger, () -> stamps.get().now()), Journal.NONE);
   }
 
-  private Caller(Exchanger exchanger, Supplier<Stamp> stamps, AccessTokens tokens) {
+  private Caller(
+      Exchanger exchanger, Supplier<Stamp> stamps, AccessTokens tokens, Journal journal) {
+    this.journal = journal;
     this.exchanger = exchanger;
     this.tokens = tokens;
     this.batches = new Batches(exchanger);
@@ -46,7 +49,12 @@ public final class Caller {
 
   /** One that sends through something else and knows the same tokens. */
   public Caller through(Exchanger other) {
-    return new Caller(other, stamps, tokens);
+    return new Caller(other, stamps, tokens, journal);
+  }
+
+  /** One that tells what it is about to send. */
+  public Caller with(Journal other) {
+    return new Caller(exchanger, stamps, tokens, other);
   }
 
   /** The codec of each family of protocols; a new family is a new line here. */
@@ -96,7 +104,7 @@ public final class Caller {
 
   /** Runs one call from end to end. What is kept of it has every secret hidden. */
   public CallResult call(Question question) {
-    OneCall call = new OneCall(question, stamps.get(), exchanger, tokens);
+    OneCall call = new OneCall(question, stamps.get(), exchanger, tokens, journal);
     return call.cannotBeSent().orElseGet(call::run);
   }
 
@@ -109,7 +117,7 @@ public final class Caller {
     Stamp stamp = stamps.get();
     List<OneCall> calls =
         questions.stream()
-            .map(question -> new OneCall(question, stamp, exchanger, tokens))
+            .map(question -> new OneCall(question, stamp, exchanger, tokens, journal))
             .toList();
     Map<OneCall, CallResult> together = batches.run(calls);
     return calls.stream()

@@ -14,6 +14,7 @@ import org.mapsel.core.message.Batch;
 import org.mapsel.core.message.Codec;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Stamp;
+import org.mapsel.core.service.Effect;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.value.RecordValue;
 
@@ -26,6 +27,7 @@ final class OneCall {
   private final Stamp stamp;
   private final Exchanger exchanger;
   private final AccessTokens tokens;
+  private final Journal journal;
   private final Optional<OperationWire> wire;
   private final RecordValue parameters;
 
@@ -34,7 +36,9 @@ final class OneCall {
 
   private final List<Finding> notes = new ArrayList<>();
 
-  OneCall(Question question, Stamp stamp, Exchanger exchanger, AccessTokens tokens) {
+  OneCall(
+      Question question, Stamp stamp, Exchanger exchanger, AccessTokens tokens, Journal journal) {
+    this.journal = journal;
     this.question = question;
     this.stamp = stamp;
     this.exchanger = exchanger;
@@ -103,6 +107,9 @@ final class OneCall {
       return CallResult.notSent(granted.findings());
     }
     Access used = granted.get();
+    if (changes()) {
+      journal.sending(question, shown.get());
+    }
     Exchange sent = CsrfToken.send(exchanger, request(used).get(), used);
     if (used != question.access() && isRefused(sent)) {
       used = tokens.renewed(question.access()).value().orElse(used);
@@ -111,13 +118,18 @@ final class OneCall {
     return read(sent, used);
   }
 
+  private boolean changes() {
+    return question.operation().effect() == Effect.WRITES;
+  }
+
   /**
    * What an exchange says, with all the parts that follow.
    *
    * @param used the access that further parts are asked for with
    */
   CallResult read(Exchange sent, Access used) {
-    Exchange exchange = question.access().hasSecrets() ? sent.with(shown.get()) : sent;
+    Exchange safe = question.access().hasSecrets() ? sent.with(shown.get()) : sent;
+    Exchange exchange = changes() ? PerhapsDone.told(safe) : safe;
     List<Finding> findings = new ArrayList<>(shown.findings());
     findings.addAll(notes);
     exchange.failure().ifPresent(findings::add);

@@ -5,6 +5,7 @@ import static org.mapsel.server.schema.Tables.SAMPLE;
 
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
@@ -20,7 +21,10 @@ import org.jooq.JSONB;
 import org.jooq.Record;
 import org.jooq.impl.DSL;
 import org.mapsel.core.exchange.Exchange;
+import org.mapsel.core.finding.Finding;
 import org.mapsel.core.message.Header;
+import org.mapsel.core.message.Request;
+import org.mapsel.server.schema.tables.records.ExchangeRecord;
 import org.mapsel.server.web.FindingView;
 import org.springframework.stereotype.Repository;
 import tools.jackson.core.type.TypeReference;
@@ -58,29 +62,52 @@ class ExchangeStore {
     this.json = json;
   }
 
+  /** Keeps a request that is about to leave; until it is finished, nobody knows of its answer. */
+  String begin(String service, String operation, Request request, Instant now) {
+    return add(
+        service,
+        operation,
+        new Exchange(
+            request,
+            Optional.empty(),
+            Optional.of(Finding.error("SERVER_EXCHANGE_UNFINISHED", "address", request.address())),
+            now,
+            Duration.ZERO));
+  }
+
+  /** Keeps what became of a request that was kept when it left; gives its id. */
+  String finish(String id, Exchange exchange) {
+    sql.update(EXCHANGE).set(row(exchange)).where(EXCHANGE.ID.eq(id)).execute();
+    return id;
+  }
+
+  /** Keeps an exchange. */
   String add(String service, String operation, Exchange exchange) {
     String id = UUID.randomUUID().toString();
-    byte[] body = exchange.response().map(response -> response.body()).orElse(new byte[0]);
-    sql.insertInto(EXCHANGE)
-        .set(EXCHANGE.ID, id)
-        .set(EXCHANGE.SERVICE_ID, service)
-        .set(EXCHANGE.OPERATION, operation)
-        .set(EXCHANGE.STARTED_AT, at(exchange.started()))
-        .set(EXCHANGE.TOOK_MS, exchange.took().toMillis())
-        .set(EXCHANGE.METHOD, exchange.request().method())
-        .set(EXCHANGE.ADDRESS, exchange.request().address())
-        .set(EXCHANGE.REQUEST_HEADERS, jsonb(exchange.request().headers()))
-        .set(EXCHANGE.REQUEST_BODY, start(exchange.request().body()))
-        .set(EXCHANGE.STATUS, exchange.response().map(response -> response.status()).orElse(null))
-        .set(
-            EXCHANGE.RESPONSE_HEADERS,
-            jsonb(exchange.response().map(response -> response.headers()).orElse(Map.of())))
-        .set(EXCHANGE.RESPONSE_BODY, start(body))
-        .set(EXCHANGE.RESPONSE_BYTES, (long) body.length)
-        .set(
-            EXCHANGE.FAILURE, exchange.failure().map(FindingView::of).map(this::jsonb).orElse(null))
-        .execute();
+    ExchangeRecord row = row(exchange);
+    row.setId(id);
+    row.setServiceId(service);
+    row.setOperation(operation);
+    sql.insertInto(EXCHANGE).set(row).execute();
     return id;
+  }
+
+  private ExchangeRecord row(Exchange exchange) {
+    byte[] body = exchange.response().map(response -> response.body()).orElse(new byte[0]);
+    ExchangeRecord row = new ExchangeRecord();
+    row.setStartedAt(at(exchange.started()));
+    row.setTookMs(exchange.took().toMillis());
+    row.setMethod(exchange.request().method());
+    row.setAddress(exchange.request().address());
+    row.setRequestHeaders(jsonb(exchange.request().headers()));
+    row.setRequestBody(start(exchange.request().body()));
+    row.setStatus(exchange.response().map(response -> response.status()).orElse(null));
+    row.setResponseHeaders(
+        jsonb(exchange.response().map(response -> response.headers()).orElse(Map.of())));
+    row.setResponseBody(start(body));
+    row.setResponseBytes((long) body.length);
+    row.setFailure(exchange.failure().map(FindingView::of).map(this::jsonb).orElse(null));
+    return row;
   }
 
   private static byte[] start(byte[] body) {

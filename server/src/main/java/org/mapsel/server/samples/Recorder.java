@@ -152,18 +152,23 @@ public class Recorder {
     }
   }
 
-  /** Calls an operation; the exchange is kept before this returns. */
+  /**
+   * Calls an operation; the exchange is kept before this returns. What may change something is kept
+   * before it leaves, too.
+   */
   public Recorded call(Wanted wanted) {
-    return recorded(wanted, result(wanted));
-  }
-
-  private CallResult result(Wanted wanted) {
-    if (!replay.isOn(wanted.serviceId())) {
-      return caller.call(question(wanted));
+    if (replay.isOn(wanted.serviceId())) {
+      // Nobody is asked, so nobody needs to know who asks.
+      CallResult result =
+          new Caller(replay.exchanger(wanted.serviceId(), wanted.service()), stamps)
+              .call(question(wanted, Environment.DESCRIBED, Access.NONE));
+      return recorded(wanted, result, Optional.empty());
     }
-    // Nobody is asked, so nobody needs to know who asks.
-    return new Caller(replay.exchanger(wanted.serviceId(), wanted.service()), stamps)
-        .call(question(wanted, Environment.DESCRIBED, Access.NONE));
+    SentExchanges sent = new SentExchanges(exchanges);
+    Question question = question(wanted);
+    sent.expect(question, wanted);
+    CallResult result = caller.with(sent).call(question);
+    return recorded(wanted, result, sent.idOf(question));
   }
 
   /**
@@ -176,11 +181,17 @@ public class Recorder {
     if (wanted.stream().anyMatch(one -> replayed.contains(one.serviceId()))) {
       return wanted.stream().map(this::call).toList();
     }
-    List<CallResult> results =
-        caller.through(way.apply(http)).callAll(wanted.stream().map(this::question).toList());
+    SentExchanges sent = new SentExchanges(exchanges);
+    List<Question> questions = new ArrayList<>();
+    for (Wanted one : wanted) {
+      Question question = question(one);
+      sent.expect(question, one);
+      questions.add(question);
+    }
+    List<CallResult> results = caller.through(way.apply(http)).with(sent).callAll(questions);
     List<Recorded> recorded = new ArrayList<>();
     for (int i = 0; i < results.size(); i++) {
-      recorded.add(recorded(wanted.get(i), results.get(i)));
+      recorded.add(recorded(wanted.get(i), results.get(i), sent.idOf(questions.get(i))));
     }
     return recorded;
   }
@@ -206,7 +217,10 @@ public class Recorder {
         wanted.fields());
   }
 
-  private Recorded recorded(Wanted wanted, CallResult result) {
+  /**
+   * @param begun the exchange as it was kept before it left, if it was
+   */
+  private Recorded recorded(Wanted wanted, CallResult result, Optional<String> begun) {
     String operation = wanted.operation().id().text();
     return new Recorded(
         result,
@@ -214,7 +228,12 @@ public class Recorder {
             .exchange()
             .map(
                 exchange ->
-                    sent(exchanges.add(wanted.serviceId(), operation, exchange), exchange)));
+                    sent(
+                        begun
+                            .map(id -> exchanges.finish(id, exchange))
+                            .orElseGet(
+                                () -> exchanges.add(wanted.serviceId(), operation, exchange)),
+                        exchange)));
   }
 
   private static Sent sent(String id, Exchange exchange) {

@@ -74,7 +74,10 @@ public class ProblemHandler {
     }
     LOG.error("Unexpected failure", unexpected);
     return detail(
-        HttpStatus.INTERNAL_SERVER_ERROR, List.of(Finding.error("SERVER_FAILED_UNEXPECTEDLY")));
+        HttpStatus.INTERNAL_SERVER_ERROR,
+        List.of(
+            Finding.error(
+                Sent.isMarked() ? "SERVER_SENT_NOT_KEPT" : "SERVER_FAILED_UNEXPECTEDLY")));
   }
 
   static ProblemDetail detail(HttpStatus status, List<Finding> findings) {

@@ -1,6 +1,7 @@
 package org.mapsel.server.apps;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.net.InetAddress;
@@ -9,9 +10,10 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.mapsel.server.MapselServer;
 import org.mapsel.server.testing.Api;
+import org.mapsel.server.testing.FakeBerthing;
 import org.mapsel.server.testing.Postgres;
 
-/** The server is killed between two edits, as a power cut would do it. */
+/** The server is killed while something is sent, as a power cut would do it. */
 class CrashTest {
 
   private final String database = Postgres.shared().newDatabase("crash");
@@ -47,7 +49,7 @@ class CrashTest {
   }
 
   @Test
-  void nothingAcknowledgedIsLost() throws Exception {
+  void nothingAcknowledgedIsLostAndWhatWasSentIsKnown() throws Exception {
     int port = freePort();
     Api api = new Api("http://localhost:" + port);
     Process first = start(port);
@@ -60,14 +62,36 @@ class CrashTest {
               "{'version':" + i + ",'edit':{'kind':'renameApp','name':'Name " + i + "'}}");
       acknowledged = edited.body().at("/version").asInt() - 1;
     }
-    first.destroyForcibly();
-    first.onExit().join();
+    try (FakeBerthing host = new FakeBerthing()) {
+      host.serve(
+          "/bookings.json",
+          exchange ->
+              FakeBerthing.write(
+                  exchange,
+                  200,
+                  "application/json",
+                  FakeBerthing.bytes(
+                      """
+                      {"openapi":"3.1.0","info":{"title":"Bookings","version":"1"},"servers":[{"url":"%s"}],
+                       "paths":{"/bookings":{"post":{"operationId":"book","responses":{"204":{"description":"Booked."}}}}}}
+                      """
+                          .formatted(host.address()))));
+      host.behave(exchange -> first.destroyForcibly().onExit().join());
+      String operation =
+          "/api/services/" + api.take(host.address() + "/bookings.json") + "/operations/book";
+      assertThatThrownBy(
+              () -> api.post(operation + "/tries", "{'parameters':{},'endpoint':'main'}"))
+          .hasRootCauseInstanceOf(IOException.class);
+    }
 
     Process second = start(port);
     try {
       assertThat(acknowledged).isEqualTo(25);
       assertThat(api.get(app).text("/name")).isEqualTo("Name 25");
       assertThat(api.post(app + "/undo", "{'version':26}").text("/name")).isEqualTo("Name 24");
+      String exchange = api.get("/api/exchanges").text("/0/id");
+      assertThat(api.get("/api/exchanges/" + exchange).text("/failure/code"))
+          .isEqualTo("SERVER_EXCHANGE_UNFINISHED");
     } finally {
       second.destroy();
       second.onExit().join();

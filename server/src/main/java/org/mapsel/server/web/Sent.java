@@ -1,0 +1,28 @@
+package org.mapsel.server.web;
+
+import org.springframework.web.context.request.RequestAttributes;
+import org.springframework.web.context.request.RequestContextHolder;
+
+/**
+ * Whether something left for a service, while a request was answered, that may have changed
+ * something there. Nobody is advised to try again then, whatever breaks afterwards.
+ */
+public final class Sent {
+
+  private static final String NAME = Sent.class.getName();
+
+  private Sent() {}
+
+  /** Remembers it until the request is answered; what runs by itself answers none. */
+  public static void mark() {
+    RequestAttributes request = RequestContextHolder.getRequestAttributes();
+    if (request != null) {
+      request.setAttribute(NAME, true, RequestAttributes.SCOPE_REQUEST);
+    }
+  }
+
+  static boolean isMarked() {
+    RequestAttributes request = RequestContextHolder.getRequestAttributes();
+    return request != null && request.getAttribute(NAME, RequestAttributes.SCOPE_REQUEST) != null;
+  }
+}
