@@ -180,6 +180,12 @@ function Sentence({ view, page, bench, reaction, actions, onEdit }: SentenceProp
             <AddMenu label="Add a step for failures" choices={actions} onChoose={add(true)} />
           </Box>
         )}
+        {reaction.steps.length > 0 && (
+          <Box sx={{ color: 'text.secondary', fontSize: 12.5, lineHeight: 1.5, mt: 0.25 }}>
+            {'With this sample: '}
+            {reaction.would.length === 0 ? 'nothing happens' : reaction.would.join(' → ')}
+          </Box>
+        )}
       </Box>
       <Box>
         <IconButton

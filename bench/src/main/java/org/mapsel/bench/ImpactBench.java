@@ -49,7 +49,7 @@ public class ImpactBench {
   public int barePass() {
     int findings = 0;
     for (int i = 0; i < APPS; i++) {
-      findings += new Checker(bench.lookup(), SeenSamples.NONE).check(app, Optional.empty()).findings().size();
+      findings += new Checker(bench.lookup()).check(app, Optional.empty()).findings().size();
     }
     return findings;
   }
@@ -59,7 +59,10 @@ public class ImpactBench {
     int findings = 0;
     for (int i = 0; i < APPS; i++) {
       findings +=
-          EditionMove.of(app, "dredging", "next", bench.lookup(), SeenSamples.NONE).orElseThrow().findings().size();
+          EditionMove.of(app, "dredging", "next", bench.lookup(), SeenSamples.NONE)
+              .orElseThrow()
+              .findings()
+              .size();
     }
     return findings;
   }

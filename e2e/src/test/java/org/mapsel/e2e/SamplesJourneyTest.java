@@ -171,7 +171,7 @@ class SamplesJourneyTest {
 
   /** What is handed over is checked first; whoever saw what fails may release it all the same. */
   private static void handOver(User user) {
-    user.build("duty-desk", "List arrivals").sees("What happens");
+    user.build("duty-desk", "List arrivals").sees("With this sample: calls ListArrivals");
     user.press("Page");
     user.role(AriaRole.MENUITEM, "Rename the page…").click();
     user.role(AriaRole.TEXTBOX, "Name of the page").fill("Arrivals of a day");

@@ -4,12 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.Choice;
+import org.mapsel.core.model.Formats;
 import org.mapsel.core.page.edit.AddButton;
 import org.mapsel.core.page.edit.AddEmptyPage;
 import org.mapsel.core.page.edit.AddReaction;
@@ -23,6 +25,7 @@ import org.mapsel.core.page.edit.SetOptions;
 import org.mapsel.core.page.offer.Offer;
 import org.mapsel.core.page.offer.SourceOffers;
 import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.core.page.run.DryRun;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.page.run.PageState;
@@ -74,8 +77,8 @@ class ReactionsTest {
     return bench.view().messages().stream().map(PageView.MessageView::text).toList();
   }
 
-  @Test
-  void aButtonCallsSaysAndStopsAtAQuestion() {
+  /** Its button calls, says how many there are, asks, and opens a chart. */
+  private static PageBench asking() {
     PageBench bench = jobs();
     PageId page = bench.page().id();
     ReactionId pressed = last(bench).id();
@@ -91,6 +94,12 @@ class ReactionsTest {
         new Source.Formula("string(size(FindJobs.job)) + ' jobs'"));
     fill(bench, steps.get(2), Action.WORDS, new Source.Fixed("Open the chart?"));
     fill(bench, steps.get(3), Action.ADDRESS, new Source.Fixed("https://saltmere.example/chart"));
+    return bench;
+  }
+
+  @Test
+  void aButtonCallsSaysAndStopsAtAQuestion() {
+    PageBench bench = asking();
     assertThat(bench.findings()).isEmpty();
 
     PageEffect.RunCall call = (PageEffect.RunCall) bench.press().getFirst();
@@ -101,6 +110,36 @@ class ReactionsTest {
         .containsExactly(new PageEffect.OpenAddress("https://saltmere.example/chart"));
     assertThat(bench.view().asking()).isEmpty();
     assertThat(bench.step(new PageEvent.Replied(true))).as("nothing is asked any more").isEmpty();
+  }
+
+  private static List<DryRun.Happening> would(PageBench bench, PageState.Answer answer) {
+    PageState sampled = PageState.EMPTY.with(bench.call().id(), answer);
+    return new DryRun(bench.plan(), sampled, new Formats(Locale.UK), PageBench.NOW).of(last(bench));
+  }
+
+  @Test
+  void whatAButtonWouldDoIsToldFromItsSample() {
+    PageBench bench = asking();
+    PageState before = bench.state();
+
+    assertThat(would(bench, new PageState.Answer.Answered(answer("J-1", "J-2"), "x1")))
+        .containsExactly(
+            new DryRun.Happening.Calls(bench.call().id(), RecordValue.empty()),
+            new DryRun.Happening.Says("2 jobs"),
+            new DryRun.Happening.Asks("Open the chart?"),
+            new DryRun.Happening.OpensAddress("https://saltmere.example/chart"));
+    assertThat(would(bench, new PageState.Answer.Failed("The tide is out.")))
+        .containsExactly(
+            new DryRun.Happening.Calls(bench.call().id(), RecordValue.empty()),
+            new DryRun.Happening.Fails(bench.call().id(), "The tide is out."),
+            new DryRun.Happening.Says("The tide is out."));
+    assertThat(bench.state()).isEqualTo(before);
+
+    bench.edit(
+        new FillSlot(
+            new SlotId.OfPart(bench.page().id(), last(bench).owner(), Reaction.CONDITION),
+            Optional.of(new Source.Formula("basin == 'go'"))));
+    assertThat(would(bench, new PageState.Answer.Failed("The tide is out."))).isEmpty();
   }
 
   @Test

@@ -28,6 +28,7 @@ import org.mapsel.core.page.offer.PairSuggestion;
 import org.mapsel.core.page.offer.PairSuggestions;
 import org.mapsel.core.page.offer.SourceOffers;
 import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.core.page.run.DryRun;
 import org.mapsel.core.page.run.Rows;
 import org.mapsel.core.page.run.StateScope;
 import org.mapsel.core.page.view.PageView;
@@ -110,16 +111,17 @@ class Bench {
   BenchView view(String appId, String pageId, Locale locale) {
     BenchPage known = known(appId, pageId);
     SampleState.Sampled sampled = samples.of(known.checked(), known.page(), apps.services());
+    Formats formats = new Formats(locale);
     PageView page =
-        new PageViews(known.plan(), sampled.state(), new Formats(locale), clock.instant(), true)
-            .page();
+        new PageViews(known.plan(), sampled.state(), formats, clock.instant(), true).page();
+    DryRun dryRun = new DryRun(known.plan(), sampled.state(), formats, clock.instant());
     return new BenchView(
         page,
         known.page().calls().stream()
             .map(call -> call(known, call, Optional.ofNullable(sampled.samples().get(call.id()))))
             .toList(),
         new BenchItems(known).of(page),
-        new BenchReactions(known).all());
+        new BenchReactions(known, dryRun, formats).all());
   }
 
   private static CallView call(BenchPage known, Call call, Optional<Recorder.Sample> sample) {
@@ -288,7 +290,7 @@ class Bench {
         .orElse(scope);
   }
 
-  private static String shown(Formats formats, Value value) {
+  static String shown(Formats formats, Value value) {
     ScalarType type =
         switch (value) {
           case NumberValue number -> ScalarType.DECIMAL;

@@ -2,7 +2,11 @@ package org.mapsel.server.apps;
 
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
+import org.mapsel.core.model.Formats;
+import org.mapsel.core.model.Labels;
 import org.mapsel.core.page.Action;
 import org.mapsel.core.page.Argument;
 import org.mapsel.core.page.Page;
@@ -10,19 +14,34 @@ import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Reaction;
 import org.mapsel.core.page.Sources;
 import org.mapsel.core.page.Trigger;
+import org.mapsel.core.page.run.DryRun;
 import org.mapsel.core.ref.CallId;
+import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.value.BooleanValue;
+import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.Value;
 import org.mapsel.server.apps.BenchViews.ReactionView;
 import org.mapsel.server.apps.BenchViews.StepView;
 
 /** What happens on a page, told so that it can be read as sentences and changed word by word. */
 final class BenchReactions {
 
-  private final BenchPage known;
+  /** More parameters and arguments than these tell no more. */
+  private static final int MOST_VALUES = 3;
 
-  BenchReactions(BenchPage known) {
+  private final BenchPage known;
+  private final DryRun dryRun;
+  private final Formats formats;
+
+  /**
+   * @param dryRun what reactions would do with the samples that are shown
+   */
+  BenchReactions(BenchPage known, DryRun dryRun, Formats formats) {
     this.known = known;
+    this.dryRun = dryRun;
+    this.formats = formats;
   }
 
   List<ReactionView> all() {
@@ -36,7 +55,52 @@ final class BenchReactions {
         words(reaction.when()),
         known.slot(reaction.owner(), Reaction.CONDITION),
         reaction.steps().stream().map(this::of).toList(),
-        reaction.failure().stream().map(this::of).toList());
+        reaction.failure().stream().map(this::of).toList(),
+        dryRun.of(reaction).stream().map(this::words).toList());
+  }
+
+  private String words(DryRun.Happening happening) {
+    return switch (happening) {
+      case DryRun.Happening.Calls calls ->
+          "calls " + call(calls.call()) + with(calls.parameters().toMap());
+      case DryRun.Happening.Fails fails -> "which fails: " + fails.reason();
+      case DryRun.Happening.Sets sets -> {
+        String value = Bench.shown(formats, sets.value());
+        yield value.isEmpty()
+            ? "empties " + item(sets.input())
+            : "puts " + value + " into " + item(sets.input());
+      }
+      case DryRun.Happening.Says says -> "says “" + says.words() + "”";
+      case DryRun.Happening.Asks asks -> "asks “" + asks.words() + "”, and on yes";
+      case DryRun.Happening.Opens opens -> "opens " + page(opens.page()) + with(opens.arguments());
+      case DryRun.Happening.GoesBack back -> "goes back";
+      case DryRun.Happening.OpensAddress opens -> "opens " + opens.address();
+    };
+  }
+
+  /** Values by their names; of records the names alone. */
+  private String with(Map<String, Value> values) {
+    if (values.isEmpty()) {
+      return "";
+    }
+    String some =
+        values.entrySet().stream()
+            .limit(MOST_VALUES)
+            .map(
+                one -> {
+                  String name = Labels.of(one.getKey());
+                  return ListValue.plain(one.getValue()).isPresent()
+                          || one.getValue() instanceof BooleanValue
+                      ? name + " " + Bench.shown(formats, one.getValue())
+                      : name;
+                })
+            .collect(Collectors.joining(", "));
+    int more = values.size() - MOST_VALUES;
+    return " with " + some + (more > 0 ? " and " + more + " more" : "");
+  }
+
+  private String page(PageId id) {
+    return known.app().find(id).map(Page::name).orElse("a page that is gone");
   }
 
   /** The thing that a reaction waits for, by its name; empty if it waits for nothing with one. */
@@ -83,8 +147,7 @@ final class BenchReactions {
       case Action.MakeCall make -> call(make.call());
       case Action.SetInput set -> item(set.input());
       case Action.Clear clear -> part(clear.form());
-      case Action.GoTo go ->
-          known.app().find(go.page()).map(Page::name).orElse("a page that is gone");
+      case Action.GoTo go -> page(go.page());
       case Action.Say say -> "";
       case Action.Ask ask -> "";
       case Action.GoBack back -> "";

@@ -135,6 +135,7 @@ final class BenchViews {
    * What happens when.
    *
    * @param words what the event is about, by its name
+   * @param would what it would do with the samples that are shown, in words
    */
   record ReactionView(
       ReactionId id,
@@ -142,7 +143,8 @@ final class BenchViews {
       String words,
       SlotView condition,
       List<StepView> steps,
-      List<StepView> failure) {}
+      List<StepView> failure,
+      List<String> would) {}
 
   /**
    * A step of a reaction.

@@ -2,6 +2,7 @@ package org.mapsel.core.page.run;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -226,11 +227,30 @@ public final class PageRunner {
         missing.addAll(missing(reaction, state));
       }
     }
-    if (!missing.isEmpty()) {
-      String names = String.join(", ", missing);
-      return state.saying(new PageState.Message(true, "Please fill in: " + names + "."));
+    return missing.isEmpty() ? start(state, trigger, effects) : asking(state, missing);
+  }
+
+  private static PageState asking(PageState state, Collection<String> missing) {
+    String names = String.join(", ", missing);
+    return state.saying(new PageState.Message(true, "Please fill in: " + names + "."));
+  }
+
+  /** Begins one reaction as if what it waits for had just happened. */
+  Stepped begin(PageState state, Reaction reaction) {
+    if (!holds(state, reaction.owner(), reaction.condition())) {
+      return new Stepped(state, List.of());
     }
-    return start(state, trigger, effects);
+    List<String> missing = missing(reaction, state);
+    if (!missing.isEmpty()) {
+      return new Stepped(asking(state, missing), List.of());
+    }
+    List<PageEffect> effects = new ArrayList<>();
+    return new Stepped(begun(state, reaction, effects), effects);
+  }
+
+  private PageState begun(PageState state, Reaction reaction, List<PageEffect> effects) {
+    PageState after = state.notWaiting(reaction.id()).nextTurn();
+    return goOn(after, new PageState.Position(reaction.id(), after.turn(), false, 0), effects);
   }
 
   private PageState start(PageState state, Trigger trigger, List<PageEffect> effects) {
@@ -241,8 +261,7 @@ public final class PageRunner {
               && holds(after, reaction.owner(), reaction.condition())
               && (trigger instanceof Trigger.Pressed || missing(reaction, after).isEmpty());
       if (starts) {
-        after = after.notWaiting(reaction.id()).nextTurn();
-        after = goOn(after, new PageState.Position(reaction.id(), after.turn(), false, 0), effects);
+        after = begun(after, reaction, effects);
       }
     }
     return after;
