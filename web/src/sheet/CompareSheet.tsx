@@ -65,7 +65,7 @@ export function CompareSheet<T extends Compared>(props: Props<T>) {
   const { shown, more } = useGrowing(lines, 'line');
   const [active, setActive] = useState(0);
   const template = `minmax(150px, 1.4fr) minmax(110px, 0.8fr) minmax(110px, 1.2fr) minmax(110px, 1.2fr)${
-    action ? ' auto' : ''
+    action ? ' 150px' : ''
   }`;
   const move = (event: KeyboardEvent<HTMLElement>) => {
     const by = MOVES[event.key];

@@ -1,6 +1,7 @@
 package org.mapsel.core.service;
 
 import java.util.List;
+import java.util.Set;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.value.RecordValue;
 
@@ -30,4 +31,20 @@ public interface SeenSamples {
 
   /** Answers of an operation, the newest first; none that was made up. */
   List<RecordValue> answered(String service, OperationId operation);
+
+  /** Likewise, without looking for anything of other operations than these. */
+  default SeenSamples among(Set<OperationId> operations) {
+    SeenSamples all = this;
+    return new SeenSamples() {
+      @Override
+      public List<RecordValue> sent(String service, OperationId operation) {
+        return operations.contains(operation) ? all.sent(service, operation) : List.of();
+      }
+
+      @Override
+      public List<RecordValue> answered(String service, OperationId operation) {
+        return operations.contains(operation) ? all.answered(service, operation) : List.of();
+      }
+    };
+  }
 }

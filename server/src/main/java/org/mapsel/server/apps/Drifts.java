@@ -2,11 +2,14 @@ package org.mapsel.server.apps;
 
 import java.time.Clock;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.mapsel.core.drift.Difference;
 import org.mapsel.core.drift.Drift;
 import org.mapsel.core.model.Formats;
 import org.mapsel.core.page.App;
@@ -80,13 +83,14 @@ class Drifts {
     Service before = described(newest);
     Service after = described(wanted);
     Map<OperationId, OperationId> renamed = Drift.renamedOperations(before, after);
+    Since since = new Since(service, after);
     return new DriftView(
         newest,
         wanted,
-        Drift.between(before, after, service, seen).stream().map(DifferenceView::of).toList(),
+        since.apply(newest).stream().map(DifferenceView::of).toList(),
         apps.list().stream()
             .filter(kept -> kept.app().edition(service).isPresent())
-            .map(kept -> user(kept, service, wanted))
+            .map(kept -> user(kept, service, wanted, since))
             .toList(),
         samples.all().stream()
             .filter(line -> line.service().equals(service))
@@ -94,8 +98,8 @@ class Drifts {
             .toList());
   }
 
-  private UserView user(KeptApp kept, String service, String edition) {
-    Optional<EditionMove> move = moving(kept.app(), service, edition);
+  private UserView user(KeptApp kept, String service, String edition, Since since) {
+    Optional<EditionMove> move = moving(kept.app(), service, edition, since);
     return new UserView(
         kept.id(),
         kept.app().name(),
@@ -103,11 +107,15 @@ class Drifts {
         move.map(one -> one.findings().size()).orElse(0),
         move.map(one -> (int) one.follows().stream().filter(FollowField.class::isInstance).count())
             .orElse(0),
-        releases.released(kept.id()).map(one -> released(one, service, edition)).orElse(null));
+        releases
+            .released(kept.id())
+            .map(one -> released(one, service, edition, since))
+            .orElse(null));
   }
 
-  private ReleasedUserView released(Releases.Version version, String service, String edition) {
-    Optional<EditionMove> move = moving(version.app(), service, edition);
+  private ReleasedUserView released(
+      Releases.Version version, String service, String edition, Since since) {
+    Optional<EditionMove> move = moving(version.app(), service, edition, since);
     return new ReleasedUserView(
         version.release().orElseThrow(),
         move.isEmpty(),
@@ -115,9 +123,9 @@ class Drifts {
   }
 
   /** Nothing if the app is there already, or does not use the service. */
-  private Optional<EditionMove> moving(App app, String service, String edition) {
+  private Optional<EditionMove> moving(App app, String service, String edition, Since since) {
     return app.edition(service).filter(pinned -> !pinned.equals(edition)).isPresent()
-        ? EditionMove.of(app, service, edition, apps.services(), seen)
+        ? EditionMove.of(app, service, edition, apps.services(), since)
         : Optional.empty();
   }
 
@@ -180,5 +188,26 @@ class Drifts {
     return apps.services()
         .find(edition)
         .orElseThrow(() -> Problem.missing("SERVER_EDITION_MISSING"));
+  }
+
+  /** What differs since each edition that something is pinned to, told apart once. */
+  private final class Since implements Function<String, List<Difference>> {
+
+    private final String service;
+    private final Service after;
+    private final SeenSamples known;
+    private final Map<String, List<Difference>> told = new HashMap<>();
+
+    Since(String service, Service after) {
+      this.service = service;
+      this.after = after;
+      this.known = seen.among(samples.operations(service));
+    }
+
+    @Override
+    public List<Difference> apply(String pinned) {
+      return told.computeIfAbsent(
+          pinned, none -> Drift.between(described(pinned), after, service, known));
+    }
   }
 }

@@ -9,6 +9,7 @@ import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.JSON;
@@ -16,6 +17,7 @@ import org.jooq.JSONB;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.ref.OperationId;
 import org.mapsel.server.schema.tables.records.SampleRecord;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -125,6 +127,15 @@ public class SampleStore {
         .where(SAMPLE.NAME.ne(LAST))
         .orderBy(SAMPLE.SERVICE_ID, SAMPLE.OPERATION, SAMPLE.NAME)
         .fetch(this::line);
+  }
+
+  /** The operations of a service that have samples. */
+  public Set<OperationId> operations(String service) {
+    return Set.copyOf(
+        sql.selectDistinct(SAMPLE.OPERATION)
+            .from(SAMPLE)
+            .where(SAMPLE.SERVICE_ID.eq(service))
+            .fetch(row -> new OperationId(row.value1())));
   }
 
   public Optional<Line> line(String service, String operation, String name) {

@@ -25,6 +25,7 @@ import org.mapsel.server.services.ServiceViews.TakeRequest;
 import org.mapsel.server.web.FindingView;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
 
 /** The services that were taken from descriptions. */
 @Component
@@ -209,6 +210,7 @@ public class Workspace {
    * Lets a service go on with an edition; operations that are gone there are not taken any more,
    * those that are called otherwise are taken under their new names, with their samples.
    */
+  @Transactional
   ServiceView takeEdition(String id, String edition) {
     ServiceStore.Kept kept = kept(id);
     Service service = editions.get(edition).service();

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.mapsel.core.drift.Difference;
 import org.mapsel.core.drift.Drift;
@@ -46,6 +47,31 @@ public record EditionMove(
    */
   public static Optional<EditionMove> of(
       App app, String service, String edition, ServiceLookup services, SeenSamples seen) {
+    return of(
+        app,
+        service,
+        edition,
+        services,
+        pinned ->
+            Drift.between(
+                services.find(pinned).orElseThrow(),
+                services.find(edition).orElseThrow(),
+                service,
+                seen));
+  }
+
+  /**
+   * Likewise for one of several apps: those that are pinned to the same edition see the same
+   * differences.
+   *
+   * @param since what differs between an edition that is there and the one to move to
+   */
+  public static Optional<EditionMove> of(
+      App app,
+      String service,
+      String edition,
+      ServiceLookup services,
+      Function<String, List<Difference>> since) {
     Optional<Service> before = app.edition(service).flatMap(services::find);
     Optional<Service> after = services.find(edition);
     if (before.isEmpty() || after.isEmpty()) {
@@ -58,7 +84,7 @@ public record EditionMove(
             .map(Call::operation)
             .collect(Collectors.toSet());
     List<Difference> differences =
-        Drift.between(before.get(), after.get(), service, seen).stream()
+        since.apply(app.edition(service).get()).stream()
             .filter(one -> called.contains(one.operation()))
             .toList();
     List<AppEdit> follows =
