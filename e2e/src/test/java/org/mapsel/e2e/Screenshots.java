@@ -206,7 +206,7 @@ public final class Screenshots {
     press(page, "Read the description again");
     assertThat(page.getByText("etaTimeUtc").first()).isVisible();
     press(page, "What moving takes");
-    assertThat(page.getByLabel("As it would be").getByText("Arrivals").first()).isVisible();
+    assertThat(page.getByLabel("As it would be").getByText("Berthed for").first()).isVisible();
     take(page, "17-editions");
     product.standIns().turn("NORMAL");
     press(page, "Go on with this edition");
