@@ -2,13 +2,10 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { benchQuery } from '@/api/queries';
 import { DrawnPage } from './DrawnPage';
-import { sampleUse } from './sampleUse';
+import { lookedAt } from './sampleUse';
 
 /** As wide as a page is drawn before it is made small. */
 const PAGE = 900;
-
-/** Nobody does anything in a small picture. */
-const LOOKED_AT = sampleUse(undefined, () => undefined);
 
 interface Props {
   app: string;
@@ -45,7 +42,7 @@ export function Miniature({ app, page, width, height }: Props) {
             transformOrigin: 'top left',
           }}
         >
-          <DrawnPage page={data.page} use={LOOKED_AT} />
+          <DrawnPage page={data.page} use={lookedAt} />
         </Box>
       )}
     </Box>

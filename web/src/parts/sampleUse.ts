@@ -20,3 +20,6 @@ export function sampleUse(picked: Picked | undefined, onPick: (picked: Picked) =
     fileOf: undefined,
   };
 }
+
+/** A page that is only looked at, filled with samples. */
+export const lookedAt = sampleUse(undefined, nothing);

@@ -6,12 +6,9 @@ import { useState } from 'react';
 import type { AppEdit } from '@/api/client';
 import { appQuery, previewQuery } from '@/api/queries';
 import { DrawnPage } from '@/parts/DrawnPage';
-import { sampleUse } from '@/parts/sampleUse';
+import { lookedAt } from '@/parts/sampleUse';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
-
-/** Nobody does anything in a preview. */
-const LOOKED_AT = sampleUse(undefined, () => undefined);
 
 interface Props {
   app: string;
@@ -62,7 +59,7 @@ export function MovePreview({ app, edits, first }: Props) {
             opacity: isPlaceholderData ? 0.5 : 1,
           }}
         >
-          <DrawnPage page={data} use={LOOKED_AT} />
+          <DrawnPage page={data} use={lookedAt} />
         </Box>
       )}
     </Box>

@@ -63,19 +63,13 @@ class CrashTest {
       acknowledged = edited.body().at("/version").asInt() - 1;
     }
     try (FakeBerthing host = new FakeBerthing()) {
-      host.serve(
+      host.offer(
           "/bookings.json",
-          exchange ->
-              FakeBerthing.write(
-                  exchange,
-                  200,
-                  "application/json",
-                  FakeBerthing.bytes(
-                      """
-                      {"openapi":"3.1.0","info":{"title":"Bookings","version":"1"},"servers":[{"url":"%s"}],
-                       "paths":{"/bookings":{"post":{"operationId":"book","responses":{"204":{"description":"Booked."}}}}}}
-                      """
-                          .formatted(host.address()))));
+          """
+          {"openapi":"3.1.0","info":{"title":"Bookings","version":"1"},"servers":[{"url":"%s"}],
+           "paths":{"/bookings":{"post":{"operationId":"book","responses":{"204":{"description":"Booked."}}}}}}
+          """
+              .formatted(host.address()));
       host.behave(exchange -> first.destroyForcibly().onExit().join());
       String operation =
           "/api/services/" + api.take(host.address() + "/bookings.json") + "/operations/book";

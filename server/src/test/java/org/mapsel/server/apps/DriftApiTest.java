@@ -16,16 +16,8 @@ class DriftApiTest {
 
   private final Api api = SERVER.api();
 
-  private static void offer(FakeBerthing host, String path, String text) {
-    host.serve(
-        path,
-        exchange ->
-            FakeBerthing.write(exchange, 200, "application/json", FakeBerthing.bytes(text)));
-  }
-
   private static void offerEdition(FakeBerthing host, String fields, String answer) {
-    offer(
-        host,
+    host.offer(
         "/tugs.json",
         """
         {"openapi":"3.1.0","info":{"title":"Tugs","version":"1"},"servers":[{"url":"%s"}],
@@ -34,7 +26,7 @@ class DriftApiTest {
            {"type":"array","items":{"type":"object","properties":{%s}}}}}}}}}}}}}
         """
             .formatted(host.address(), fields));
-    offer(host, "/tugs", answer);
+    host.offer("/tugs", answer);
   }
 
   @Test

@@ -33,14 +33,7 @@ class SentFirstTest {
 
   @BeforeEach
   void take() {
-    host.serve(
-        "/bookings.json",
-        exchange ->
-            FakeBerthing.write(
-                exchange,
-                200,
-                "application/json",
-                FakeBerthing.bytes(description(host.address()))));
+    host.offer("/bookings.json", description(host.address()));
     service = api.take(host.address() + "/bookings.json");
   }
 

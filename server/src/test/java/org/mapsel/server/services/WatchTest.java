@@ -26,19 +26,12 @@ class WatchTest {
         .formatted(field);
   }
 
-  private static void offer(FakeBerthing host, String text) {
-    host.serve(
-        PATH,
-        exchange ->
-            FakeBerthing.write(exchange, 200, "application/json", FakeBerthing.bytes(text)));
-  }
-
   @Test
   void whatChangedIsFoundAndWhatCannotBeReadIsTold() {
     Api api = SERVER.api();
     Watch watch = SERVER.bean(Watch.class);
     try (FakeBerthing host = new FakeBerthing()) {
-      offer(host, lamps("colour"));
+      host.offer(PATH, lamps("colour"));
       String service = api.take(host.address() + PATH);
       api.put("/api/services/" + service + "/watch", "{'everyMinutes':60}");
 
@@ -46,7 +39,7 @@ class WatchTest {
       assertThat(api.get("/api/watches").body().at("/0/edition").isMissingNode()).isTrue();
       assertThat(api.get("/api/watches").text("/0/readAt")).isNotEmpty();
 
-      offer(host, lamps("hue"));
+      host.offer(PATH, lamps("hue"));
       watch.look();
       assertThat(api.get("/api/watches").body().at("/0/edition").isMissingNode())
           .as("an hour has not passed")

@@ -74,6 +74,11 @@ public final class FakeBerthing implements AutoCloseable {
     pages.put(path, page);
   }
 
+  /** Serves a JSON document at a path, in place of what was there before. */
+  public void offer(String path, String json) {
+    serve(path, exchange -> write(exchange, 200, "application/json", bytes(json)));
+  }
+
   public void behave(Behaviour wanted) {
     behaviour = wanted;
   }
