@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.function.Supplier;
 import org.mapsel.core.ref.Place;
 import org.mapsel.core.service.GivenRequest;
+import org.mapsel.core.service.Memo;
 import org.mapsel.core.shape.Wire;
 
 /**
@@ -39,16 +40,10 @@ public record HttpDeclaration(
    */
   public record Details(
       String documentation,
-      List<ParameterDeclaration> parameters,
-      Optional<BodyDeclaration> body,
-      List<AnswerDeclaration> answers,
-      Optional<GivenRequest> given) {
-
-    public Details {
-      parameters = List.copyOf(parameters);
-      answers = List.copyOf(answers);
-    }
-  }
+      Memo<List<ParameterDeclaration>> parameters,
+      Memo<Optional<BodyDeclaration>> body,
+      Memo<List<AnswerDeclaration>> answers,
+      Optional<GivenRequest> given) {}
 
   /**
    * A value outside the body.
@@ -112,13 +107,13 @@ public record HttpDeclaration(
   public record AnswerDeclaration(
       String status,
       String documentation,
-      List<ContentDeclaration> contents,
+      Memo<List<ContentDeclaration>> contents,
       List<LinkDeclaration> links) {
 
     /** An answer that leads nowhere. */
     public AnswerDeclaration(
         String status, String documentation, List<ContentDeclaration> contents) {
-      this(status, documentation, contents, List.of());
+      this(status, documentation, Memo.of(contents), List.of());
     }
   }
 

@@ -214,19 +214,20 @@ final class EntityOperations {
           offer.name(),
           offer.method().equals("GET") ? Effect.READS : Effect.WRITES,
           offer.documentation(),
-          input,
-          output(offer, own),
-          Optional.empty(),
-          Optional.empty(),
-          List.of(),
-          List.of(
-              new OperationWire.Entities(
-                  ENDPOINT,
-                  old,
-                  offer.method(),
-                  offer.path(),
-                  offer.result(),
-                  EntityModel.itemType(offer.type()))));
+          new Operation.Messages(
+              input,
+              output(offer, own),
+              Optional.empty(),
+              Optional.empty(),
+              List.of(),
+              List.of(
+                  new OperationWire.Entities(
+                      ENDPOINT,
+                      old,
+                      offer.method(),
+                      offer.path(),
+                      offer.result(),
+                      EntityModel.itemType(offer.type())))));
     }
   }
 

@@ -30,6 +30,7 @@ import org.mapsel.core.service.Effect;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Fault;
 import org.mapsel.core.service.Link;
+import org.mapsel.core.service.Memo;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationList;
 import org.mapsel.core.service.OperationWire;
@@ -66,8 +67,8 @@ final class HttpLinker {
   /** Those of the declared operations, in their order. */
   private final List<OperationId> ids;
 
-  /** The operations by all that links may call them; empty until there is a link. */
-  private final Map<LinkTarget, OperationId> linkTargets = new HashMap<>();
+  /** The operations by all that links may call them. */
+  private final Memo<Map<LinkTarget, OperationId>> linkTargets = Memo.later(this::targets);
 
   private HttpLinker(Declarations declarations) {
     this.declarations = declarations;
@@ -95,19 +96,30 @@ final class HttpLinker {
   }
 
   private Operation operation(OperationId id, HttpDeclaration declared) {
+    HttpDeclaration.Details details = declared.details().get();
+    return new Operation(
+        id,
+        declared.id().isEmpty() ? declared.method() + " " + declared.path() : declared.id(),
+        READING.contains(declared.method()) ? Effect.READS : Effect.WRITES,
+        details.documentation(),
+        Memo.later(() -> messages(id, declared, details)),
+        Memo.later(() -> links(details)));
+  }
+
+  private Operation.Messages messages(
+      OperationId id, HttpDeclaration declared, HttpDeclaration.Details details) {
     // Shapes are made by many threads too, one at a time.
     synchronized (shapes) {
-      return operation(id, declared, declared.details().get());
+      return messages(declared, details, new ShapeId("", "/" + id));
     }
   }
 
-  private Operation operation(
-      OperationId id, HttpDeclaration declared, HttpDeclaration.Details details) {
-    ShapeId own = new ShapeId("", "/" + id);
-    Optional<ContentDeclaration> sent = details.body().flatMap(HttpLinker::preferred);
+  private Operation.Messages messages(
+      HttpDeclaration declared, HttpDeclaration.Details details, ShapeId own) {
+    Optional<ContentDeclaration> sent = details.body().get().flatMap(HttpLinker::preferred);
     ShapeId input = input(details, sent, own);
     List<Returned> answers = new ArrayList<>();
-    Optional<AnswerDeclaration> best = best(details.answers());
+    Optional<AnswerDeclaration> best = best(details.answers().get());
     ShapeId output = own.inner("output");
     if (best.isPresent()) {
       Returned returned = returned(best.get(), output);
@@ -117,7 +129,7 @@ final class HttpLinker {
       shapes.add(new Shape.Record(output, List.of()));
     }
     List<Fault> faults = new ArrayList<>();
-    for (AnswerDeclaration answer : details.answers()) {
+    for (AnswerDeclaration answer : details.answers().get()) {
       if (best.isEmpty() || answer != best.get()) {
         Returned returned = returned(answer, own.inner(answer.status()));
         answers.add(returned);
@@ -129,7 +141,7 @@ final class HttpLinker {
       }
     }
     Optional<Content> body = sent.map(content -> content(content, BODY));
-    List<String> offered = details.body().map(HttpLinker::mediaTypes).orElse(List.of());
+    List<String> offered = details.body().get().map(HttpLinker::mediaTypes).orElse(List.of());
     List<OperationWire> wires = new ArrayList<>();
     for (ServerDeclaration server : declared.servers()) {
       wires.add(
@@ -142,29 +154,34 @@ final class HttpLinker {
               answers,
               details.given()));
     }
-    return new Operation(
-        id,
-        declared.id().isEmpty() ? declared.method() + " " + declared.path() : declared.id(),
-        READING.contains(declared.method()) ? Effect.READS : Effect.WRITES,
-        details.documentation(),
+    return new Operation.Messages(
         input,
         output,
         Optional.empty(),
         best.flatMap(answer -> answers.get(0).content()).flatMap(Content::element),
         faults,
-        wires,
-        best.stream().flatMap(answer -> answer.links().stream()).flatMap(this::link).toList());
+        wires);
+  }
+
+  private List<Link> links(HttpDeclaration.Details details) {
+    return best(details.answers().get()).stream()
+        .flatMap(answer -> answer.links().stream())
+        .flatMap(this::link)
+        .toList();
+  }
+
+  private Map<LinkTarget, OperationId> targets() {
+    Map<LinkTarget, OperationId> targets = new HashMap<>();
+    for (int i = 0; i < ids.size(); i++) {
+      for (LinkTarget target : declarations.httpOperations().get(i).targets()) {
+        targets.putIfAbsent(target, ids.get(i));
+      }
+    }
+    return targets;
   }
 
   private Stream<Link> link(LinkDeclaration declared) {
-    if (linkTargets.isEmpty()) {
-      for (int i = 0; i < ids.size(); i++) {
-        for (LinkTarget target : declarations.httpOperations().get(i).targets()) {
-          linkTargets.putIfAbsent(target, ids.get(i));
-        }
-      }
-    }
-    return Stream.ofNullable(linkTargets.get(declared.target()))
+    return Stream.ofNullable(linkTargets.get().get(declared.target()))
         .map(
             target ->
                 new Link(
@@ -213,8 +230,9 @@ final class HttpLinker {
         own.inner("input"),
         id -> {
           FieldList fields = new FieldList();
-          details.parameters().forEach(parameter -> fields.add(parameter(parameter, id)));
-          sent.ifPresent(content -> fields.add(body(details.body().orElseThrow(), content, id)));
+          details.parameters().get().forEach(parameter -> fields.add(parameter(parameter, id)));
+          sent.ifPresent(
+              content -> fields.add(body(details.body().get().orElseThrow(), content, id)));
           return new Shape.Record(id, fields.toList(), false);
         });
   }
@@ -289,7 +307,7 @@ final class HttpLinker {
   }
 
   private Returned returned(AnswerDeclaration answer, ShapeId wished) {
-    Optional<ContentDeclaration> content = preferred(answer.contents());
+    Optional<ContentDeclaration> content = preferred(answer.contents().get());
     if (content.isEmpty()) {
       ShapeId id = shapes.reserve(wished);
       shapes.add(new Shape.Record(id, List.of(), false));
@@ -303,14 +321,15 @@ final class HttpLinker {
   /** What comes back as a record: its own fields, or one field for what is none. */
   private ShapeId record(ContentDeclaration content, Media media, ShapeId wished) {
     Notation notation = media == Media.XML ? Notation.XML : Notation.JSON;
-    if (content.type().isPresent()) {
-      DataTypes.Meaning meaning = shapes.types().meaning(content.type().get());
+    Optional<DataType> declared = content.type();
+    if (declared.isPresent()) {
+      DataType type = declared.get();
+      DataTypes.Meaning meaning = shapes.types().meaning(type);
       if (meaning.form() instanceof DataType.Structure) {
         return shapes.shape(meaning, () -> wished, notation);
       }
       boolean list = meaning.form() instanceof DataType.ListOf;
       String name = list ? DataShapes.ITEMS : DataShapes.VALUE;
-      DataType type = content.type().get();
       return shapes.later(
           wished,
           id -> {
@@ -333,10 +352,11 @@ final class HttpLinker {
   }
 
   private Name element(ContentDeclaration content, String otherwise) {
-    if (content.type().isEmpty()) {
+    Optional<DataType> type = content.type();
+    if (type.isEmpty()) {
       return Name.of("", otherwise);
     }
-    DataTypes.Meaning meaning = shapes.types().meaning(content.type().get());
+    DataTypes.Meaning meaning = shapes.types().meaning(type.get());
     return Name.of(
         meaning.xml().namespace(),
         meaning.xml().name().orElse(meaning.target().map(DataTypes::nameOf).orElse(otherwise)));

@@ -354,12 +354,13 @@ final class OperationLinker {
         declared.name(),
         EffectGuess.of(declared.name()),
         declared.documentation(),
-        linked.input().shape(),
-        linked.output().shape(),
-        rpc ? Optional.empty() : linked.input().wrapper(),
-        rpc ? Optional.empty() : linked.output().wrapper(),
-        linked.faults(),
-        wires);
+        new Operation.Messages(
+            linked.input().shape(),
+            linked.output().shape(),
+            rpc ? Optional.empty() : linked.input().wrapper(),
+            rpc ? Optional.empty() : linked.output().wrapper(),
+            linked.faults(),
+            wires));
   }
 
   /** Whether two bindings of one operation take and give the same. */

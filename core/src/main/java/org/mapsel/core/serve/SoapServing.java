@@ -99,12 +99,13 @@ final class SoapServing implements Serving {
             operation.name(),
             operation.effect(),
             "",
-            operation.output(),
-            operation.input(),
-            operation.responseElement(),
-            operation.requestElement(),
-            List.of(),
-            List.of(back)));
+            new Operation.Messages(
+                operation.output(),
+                operation.input(),
+                operation.responseElement(),
+                operation.requestElement(),
+                List.of(),
+                List.of(back))));
   }
 
   @Override

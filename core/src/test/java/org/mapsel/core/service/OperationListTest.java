@@ -33,12 +33,8 @@ class OperationListTest {
         "Berth " + place,
         Effect.READS,
         "",
-        none,
-        none,
-        Optional.empty(),
-        Optional.empty(),
-        List.of(),
-        List.of());
+        new Operation.Messages(
+            none, none, Optional.empty(), Optional.empty(), List.of(), List.of()));
   }
 
   @Test

@@ -8,6 +8,7 @@ import org.mapsel.core.declare.HttpDeclaration.BodyDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ContentDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ParameterDeclaration;
 import org.mapsel.core.declare.HttpDeclaration.ServerDeclaration;
+import org.mapsel.core.service.Memo;
 
 /** What differs between OpenAPI 3 and Swagger 2. */
 abstract class Dialect {
@@ -57,7 +58,7 @@ abstract class Dialect {
     return new AnswerDeclaration(
         status,
         answer.node().text("description"),
-        contents(answer, operation),
+        Memo.later(() -> contents(answer, operation)),
         Links.of(answer, references));
   }
 

@@ -14,6 +14,7 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.read.DescriptionReader;
 import org.mapsel.core.read.Format;
 import org.mapsel.core.read.Reading;
+import org.mapsel.core.service.Memo;
 
 /** OpenAPI 3.0, 3.1 and 3.2, and Swagger 2.0, as JSON or YAML. */
 public final class OpenApiReader implements DescriptionReader {
@@ -134,24 +135,33 @@ public final class OpenApiReader implements DescriptionReader {
     DataNode node = operation.node();
     String summary = node.text("summary");
     String description = node.text("description");
+    Memo<List<Located>> parameters = Memo.later(() -> parameters(item, operation, dialect));
+    return new HttpDeclaration.Details(
+        summary.isEmpty() || description.isEmpty() || summary.equals(description)
+            ? summary.isEmpty() ? description : summary
+            : summary + "\n\n" + description,
+        Memo.later(
+            () ->
+                parameters.get().stream()
+                    .flatMap(parameter -> dialect.parameter(parameter).stream())
+                    .toList()),
+        Memo.later(() -> dialect.body(operation, parameters.get())),
+        Memo.later(() -> dialect.answers(operation)),
+        Optional.empty());
+  }
+
+  /** What the operation says of a parameter counts before what its path says of it. */
+  private static List<Located> parameters(Located item, Located operation, Dialect dialect) {
     List<Located> own = dialect.parameters(operation);
     Set<List<String>> known = new HashSet<>();
     List<Located> parameters = new ArrayList<>();
-    // What the operation says of a parameter counts before what its path says of it.
     List<Located> shared = new ArrayList<>(dialect.parameters(item));
     own.forEach(parameter -> known.add(identity(parameter)));
     shared.removeIf(parameter -> known.contains(identity(parameter)));
     parameters.addAll(shared);
     known.clear();
     own.stream().filter(parameter -> known.add(identity(parameter))).forEach(parameters::add);
-    return new HttpDeclaration.Details(
-        summary.isEmpty() || description.isEmpty() || summary.equals(description)
-            ? summary.isEmpty() ? description : summary
-            : summary + "\n\n" + description,
-        parameters.stream().flatMap(parameter -> dialect.parameter(parameter).stream()).toList(),
-        dialect.body(operation, parameters),
-        dialect.answers(operation),
-        Optional.empty());
+    return parameters;
   }
 
   private static List<String> identity(Located parameter) {

@@ -26,6 +26,7 @@ import org.mapsel.core.read.Reading;
 import org.mapsel.core.ref.Place;
 import org.mapsel.core.service.GivenRequest;
 import org.mapsel.core.service.GivenRequest.GivenAnswer;
+import org.mapsel.core.service.Memo;
 import org.mapsel.core.shape.Wire;
 
 /** Requests that somebody has seen work, with their answers. */
@@ -154,9 +155,9 @@ public final class SampleReader implements DescriptionReader {
     HttpDeclaration.Details details =
         new HttpDeclaration.Details(
             "",
-            parameters(samples, place),
-            sent.map(one -> body(one, samples)),
-            answers(samples),
+            Memo.of(parameters(samples, place)),
+            Memo.of(sent.map(one -> body(one, samples))),
+            Memo.of(answers(samples)),
             Optional.of(given(first, sent)));
     return new HttpDeclaration(
         "",

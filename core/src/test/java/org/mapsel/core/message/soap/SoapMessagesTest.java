@@ -250,12 +250,13 @@ class SoapMessagesTest {
             PLAN.name(),
             PLAN.effect(),
             "",
-            PLAN.output(),
-            PLAN.input(),
-            PLAN.responseElement(),
-            PLAN.requestElement(),
-            List.of(),
-            List.of());
+            new Operation.Messages(
+                PLAN.output(),
+                PLAN.input(),
+                PLAN.responseElement(),
+                PLAN.requestElement(),
+                List.of(),
+                List.of()));
     OperationWire mirroredWire =
         new OperationWire.Soap(
             sent.endpoint(),
