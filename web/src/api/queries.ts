@@ -1,9 +1,11 @@
 import { queryOptions } from '@tanstack/react-query';
+import { gathering } from '@/lib/gather';
 import {
   type AppEdit,
   api,
   type CutRequest,
   type FieldRef,
+  type OperationColumns,
   type Rule,
   type SlotId,
   unwrap,
@@ -27,6 +29,40 @@ export const serviceQuery = (service: string) =>
     queryKey: ['services', service],
     queryFn: () => unwrap(api.GET('/api/services/{service}', { params: { path: { service } } })),
   });
+
+/** For each edition what asks for the columns of its operations, many at once. */
+const columnsOf = new Map<string, (operation: string) => Promise<OperationColumns>>();
+
+function askColumns(edition: string) {
+  return gathering(async (operations) => {
+    const columns = await unwrap(
+      api.POST('/api/editions/{edition}/columns', {
+        params: { path: { edition } },
+        body: { operations },
+      }),
+    );
+    return new Map(columns.map((one) => [one.id, one]));
+  });
+}
+
+/** What a table says of an operation beside its name. */
+export const columnsQuery = (edition: string, operation: string) =>
+  queryOptions({
+    queryKey: ['columns', edition, operation],
+    queryFn: () => {
+      const ask = columnsOf.get(edition) ?? askColumns(edition);
+      columnsOf.set(edition, ask);
+      return ask(operation);
+    },
+    // An edition never changes.
+    staleTime: Infinity,
+  });
+
+export const upkeepQuery = queryOptions({
+  queryKey: ['upkeep'],
+  queryFn: () => unwrap(api.GET('/api/upkeep')),
+  staleTime: 0,
+});
 
 export const watchesQuery = queryOptions({
   queryKey: ['watches'],

@@ -114,6 +114,10 @@ export const router = createBrowserRouter([
         path: '/model',
         ...page(async () => (await import('@/features/apps/model/ModelStart')).ModelStart),
       },
+      {
+        path: '/upkeep',
+        ...page(async () => (await import('@/features/upkeep/UpkeepPage')).UpkeepPage),
+      },
       { path: '*', element: <Lost /> },
     ],
   },

@@ -17,6 +17,7 @@ interface Goal {
 const FIXED: Goal[] = [
   { id: 'intake', words: 'Read a description', kind: 'Do', to: '/services' },
   { id: 'apps', words: 'All pages', kind: 'Go', to: '/apps' },
+  { id: 'upkeep', words: 'What the workspace keeps', kind: 'Go', to: '/upkeep' },
 ];
 
 function useGoals(enabled: boolean): { goals: Goal[]; loading: boolean } {

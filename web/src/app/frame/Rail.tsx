@@ -9,6 +9,9 @@ const PLACES = [
   { to: '/releases', words: 'Releases' },
 ];
 
+/** Looked at seldom, so it stands apart from what is worked in. */
+const FOOT = { to: '/upkeep', words: 'Upkeep' };
+
 /** Places that stand below the app that they belong to. */
 const BELOW: [RegExp, string][] = [
   [/^\/apps\/[^/]+\/model/, '/model'],
@@ -18,7 +21,7 @@ const BELOW: [RegExp, string][] = [
 /** The place that an address is in. */
 const place = (pathname: string) =>
   BELOW.find(([address]) => address.test(pathname))?.[1] ??
-  PLACES.find(({ to }) => pathname.startsWith(to))?.to;
+  [...PLACES, FOOT].find(({ to }) => pathname.startsWith(to))?.to;
 
 /** The places of the product. */
 export function Rail() {
@@ -31,12 +34,12 @@ export function Rail() {
       sx={{
         borderRight: '1px solid',
         borderColor: 'divider',
-        pt: 1.5,
+        py: 1.5,
         display: 'flex',
         flexDirection: 'column',
       }}
     >
-      {PLACES.map(({ to, words }) => (
+      {[...PLACES, FOOT].map(({ to, words }) => (
         <Box
           key={to}
           component={Link}
@@ -44,6 +47,7 @@ export function Rail() {
           aria-current={to === here ? 'page' : undefined}
           sx={{
             py: 0.75,
+            mt: to === FOOT.to ? 'auto' : 0,
             pl: 1.5,
             color: 'text.primary',
             textDecoration: 'none',

@@ -7,6 +7,7 @@ import { Link, useNavigate, useParams } from 'react-router';
 import { api, type Service, unwrap } from '@/api/client';
 import { serviceQuery, servicesQuery } from '@/api/queries';
 import { FindingList } from '@/ui/FindingList';
+import { Clamped } from '@/ui/Clamped';
 import { Fetched } from '@/ui/Fetched';
 import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
@@ -45,12 +46,13 @@ function Taken({ data }: { data: Service }) {
   return (
     <Box sx={{ p: 2.5, maxWidth: 1080 }}>
       <Typography variant="h1">{data.name}</Typography>
-      <Typography sx={{ color: 'text.secondary' }}>{data.documentation}</Typography>
+      <Clamped text={data.documentation} lines={3} />
       <Typography sx={{ color: 'text.secondary', overflowWrap: 'anywhere' }}>
         {data.format}, read from {data.source}
       </Typography>
       <FindingList findings={data.findings} label="Findings in the description" />
       <OperationTable
+        edition={data.edition}
         operations={data.operations}
         endpoints={data.endpoints}
         name={(operation) => (

@@ -10,6 +10,7 @@ import { type AccessForm, api, type Intake, type Service, unwrap } from '@/api/c
 import { servicesQuery } from '@/api/queries';
 import { count } from '@/lib/format';
 import { FindingList } from '@/ui/FindingList';
+import { Clamped } from '@/ui/Clamped';
 import { Problem } from '@/ui/Problem';
 import { isSameServer } from '../access/model';
 import { OperationTable } from './OperationTable';
@@ -73,8 +74,9 @@ export function IntakeResult({
       sx={{ borderTop: '1px solid', borderColor: 'divider', pt: 1.5 }}
     >
       <Typography variant="h2">{intake.name}</Typography>
+      <Clamped text={intake.documentation} lines={3} />
       <Typography sx={{ color: 'text.secondary' }}>
-        {intake.documentation} {intake.format}, {count(intake.documents.length, 'document')},{' '}
+        {intake.format}, {count(intake.documents.length, 'document')},{' '}
         {count(intake.operations.length, 'operation')} over{' '}
         {count(intake.endpoints.length, 'endpoint')}.
         {intake.takenAs &&
@@ -95,6 +97,7 @@ export function IntakeResult({
       )}
       <FindingList findings={intake.findings} label="Findings in the description" />
       <OperationTable
+        edition={intake.edition}
         operations={intake.operations}
         endpoints={intake.endpoints}
         ticked={ticked}

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
+import Skeleton from '@mui/material/Skeleton';
 import Table from '@mui/material/Table';
 import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
@@ -8,13 +9,16 @@ import TableRow from '@mui/material/TableRow';
 import TableSortLabel from '@mui/material/TableSortLabel';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
+import { useQuery } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
-import type { Intake, OperationBrief } from '@/api/client';
+import type { Intake, OperationBrief, OperationColumns } from '@/api/client';
+import { columnsQuery } from '@/api/queries';
 import { useGrowing } from '@/ui/Growing';
 import { MONO } from '@/ui/fonts';
 import { Mark } from '@/ui/Mark';
 
 interface Props {
+  edition: string;
   operations: OperationBrief[];
   endpoints: Intake['endpoints'];
   ticked?: ReadonlySet<string>;
@@ -22,7 +26,7 @@ interface Props {
   name?: (operation: OperationBrief) => ReactNode;
 }
 
-type Brief = OperationBrief['goesIn'][number];
+type Brief = OperationColumns['goesIn'][number];
 const SHOWN = 6;
 
 function Fields({ fields, side }: { fields: Brief[]; side: 'in' | 'out' }) {
@@ -42,8 +46,35 @@ function Fields({ fields, side }: { fields: Brief[]; side: 'in' | 'out' }) {
   );
 }
 
+/** What is read of an operation only when its row comes into view. */
+function Columns({
+  edition,
+  operation,
+  endpoints,
+}: {
+  edition: string;
+  operation: OperationBrief;
+  endpoints: Intake['endpoints'];
+}) {
+  const { data, error } = useQuery(columnsQuery(edition, operation.id));
+  const waiting = error ? 'could not be read' : <Skeleton width={120} />;
+  return (
+    <>
+      <TableCell>{data ? <Fields fields={data.goesIn} side="in" /> : waiting}</TableCell>
+      <TableCell>{data ? <Fields fields={data.comesBack} side="out" /> : waiting}</TableCell>
+      <TableCell>{operation.effect}</TableCell>
+      <TableCell>
+        {endpoints
+          .filter((one) => data?.endpoints.includes(one.id))
+          .map((one) => one.protocol)
+          .join(', ')}
+      </TableCell>
+    </>
+  );
+}
+
 /** Operations with what goes in and comes back in short; searchable, sortable, tickable. */
-export function OperationTable({ operations, endpoints, ticked, onTick, name }: Props) {
+export function OperationTable({ edition, operations, endpoints, ticked, onTick, name }: Props) {
   const [find, setFind] = useState('');
   const [sorted, setSorted] = useState<'asc' | 'desc'>();
   const wanted = find.toLowerCase();
@@ -55,11 +86,6 @@ export function OperationTable({ operations, endpoints, ticked, onTick, name }: 
     : found;
   const { shown, more } = useGrowing(ordered, 'operation');
   const all = ordered.every((one) => ticked?.has(one.id));
-  const protocols = (ids: string[]) =>
-    endpoints
-      .filter((one) => ids.includes(one.id))
-      .map((one) => one.protocol)
-      .join(', ');
   const tick = (ids: string[], on: boolean) => {
     const next = new Set(ticked);
     ids.forEach((id) => (on ? next.add(id) : next.delete(id)));
@@ -136,18 +162,21 @@ export function OperationTable({ operations, endpoints, ticked, onTick, name }: 
               )}
               <TableCell>
                 {name ? name(one) : <strong>{one.name}</strong>}
-                <Typography sx={{ color: 'text.secondary' }} variant="caption" component="div">
+                <Typography
+                  variant="caption"
+                  title={one.documentation}
+                  sx={{
+                    color: 'text.secondary',
+                    overflow: 'hidden',
+                    display: '-webkit-box',
+                    WebkitBoxOrient: 'vertical',
+                    WebkitLineClamp: 3,
+                  }}
+                >
                   {one.documentation}
                 </Typography>
               </TableCell>
-              <TableCell>
-                <Fields fields={one.goesIn} side="in" />
-              </TableCell>
-              <TableCell>
-                <Fields fields={one.comesBack} side="out" />
-              </TableCell>
-              <TableCell>{one.effect}</TableCell>
-              <TableCell>{protocols(one.endpoints)}</TableCell>
+              <Columns edition={edition} operation={one} endpoints={endpoints} />
             </TableRow>
           ))}
         </TableBody>

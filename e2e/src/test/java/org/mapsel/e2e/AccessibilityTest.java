@@ -65,6 +65,7 @@ class AccessibilityTest {
   @Test
   void everyPlaceHasAnAddressAndOneThatIsNoneSaysSo() {
     User user = DEMO.user();
+    isAccessible(user.goTo("/upkeep").sees("What the workspace keeps"));
     isAccessible(user.goTo("/start"));
     assertThat(user.page.getByRole(AriaRole.MAIN)).isVisible();
     isAccessible(user.goTo("/nowhere").sees("There is nothing at this address"));

@@ -103,6 +103,10 @@ class SamplesJourneyTest {
     user.goTo("/samples/log").sees("The last day");
     assertThat(user.role(AriaRole.TABLE, "How operations did")).containsText("ListArrivals");
 
+    user.goTo("/upkeep").type("Keep exchanges for days", "7").press("Save");
+    user.press("Let it go now").sees("there was nothing to let go");
+    assertThat(user.goTo("/upkeep").page.getByLabel("Keep exchanges for days")).hasValue("7");
+
     user.goTo("/samples");
     product.standIns().turn("DROPPED");
     user.page.getByLabel("Answer for Berthing from here").click();

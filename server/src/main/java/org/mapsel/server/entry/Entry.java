@@ -2,15 +2,13 @@ package org.mapsel.server.entry;
 
 import io.github.bucket4j.Bucket;
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.util.Base64;
-import java.util.HexFormat;
 import java.util.Optional;
+import org.apache.commons.codec.digest.DigestUtils;
 import org.mapsel.server.web.Problem;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -111,12 +109,6 @@ public class Entry {
   }
 
   private static String digest(String token) {
-    try {
-      return HexFormat.of()
-          .formatHex(
-              MessageDigest.getInstance("SHA-256").digest(token.getBytes(StandardCharsets.UTF_8)));
-    } catch (NoSuchAlgorithmException impossible) {
-      throw new IllegalStateException(impossible);
-    }
+    return DigestUtils.sha256Hex(token);
   }
 }

@@ -10,6 +10,7 @@ import org.mapsel.core.service.Service;
 import org.mapsel.server.services.ServiceViews.EndpointView;
 import org.mapsel.server.services.ServiceViews.FieldBrief;
 import org.mapsel.server.services.ServiceViews.OperationBrief;
+import org.mapsel.server.services.ServiceViews.OperationColumns;
 
 /** Services of the core in the words of the API. */
 final class Describe {
@@ -27,16 +28,18 @@ final class Describe {
   static List<OperationBrief> operations(Service service, List<OperationId> ids) {
     return ids.stream()
         .flatMap(id -> service.findOperation(id).stream())
-        .map(operation -> brief(service, operation))
+        .map(Describe::brief)
         .toList();
   }
 
-  static OperationBrief brief(Service service, Operation operation) {
+  static OperationBrief brief(Operation operation) {
     return new OperationBrief(
+        operation.id().text(), operation.name(), effect(operation), operation.documentation());
+  }
+
+  static OperationColumns columns(Service service, Operation operation) {
+    return new OperationColumns(
         operation.id().text(),
-        operation.name(),
-        effect(operation),
-        operation.documentation(),
         briefs(service, operation.input()),
         briefs(service, operation.output()),
         operation.wires().stream().map(wire -> wire.endpoint().text()).toList());

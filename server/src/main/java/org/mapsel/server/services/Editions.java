@@ -4,10 +4,11 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
+import java.time.OffsetDateTime;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
+import org.apache.commons.codec.digest.DigestUtils;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
@@ -26,7 +27,11 @@ import org.springframework.stereotype.Component;
 @Component
 public class Editions implements KnownEditions {
 
-  private static final int REMEMBERED = 64;
+  /** How many bytes of documents are remembered as read, which takes some times as many. */
+  private static final long REMEMBERED = Runtime.getRuntime().maxMemory() / 10;
+
+  /** The largest weigh no more than this, or none of them would be remembered. */
+  private static final long HEAVIEST = Math.min(REMEMBERED / 2, Integer.MAX_VALUE);
 
   /** One reading of a description. */
   public record Edition(String id, String source, Description description, List<Finding> findings) {
@@ -37,7 +42,10 @@ public class Editions implements KnownEditions {
 
   private final EditionStore store;
   private final Cache<String, Edition> remembered =
-      Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+      Caffeine.newBuilder()
+          .maximumWeight(REMEMBERED)
+          .weigher((String id, Edition edition) -> weight(edition))
+          .build();
 
   /** What was read is told apart by being the very same. */
   private final Cache<Service, String> ids = Caffeine.newBuilder().weakKeys().build();
@@ -78,6 +86,27 @@ public class Editions implements KnownEditions {
     return find(id).orElseThrow(() -> Problem.missing("SERVER_EDITION_MISSING"));
   }
 
+  /** Small ones cost something too, so that not any number of them is remembered. */
+  private static int weight(Edition edition) {
+    long bytes = 16_384;
+    for (SourceText document : edition.description().documents()) {
+      bytes += document.bytes().length;
+    }
+    return (int) Math.min(bytes, HEAVIEST);
+  }
+
+  /**
+   * Takes editions away that were read before a time, and that no service, sample or state of an
+   * app has.
+   *
+   * @return how many went
+   */
+  public int removeUnused(OffsetDateTime before) {
+    List<String> gone = store.removeUnused(before);
+    remembered.invalidateAll(gone);
+    return gone.size();
+  }
+
   private @Nullable Edition load(String id) {
     List<SourceText> documents = store.documents(id);
     if (documents.isEmpty()) {
@@ -95,17 +124,13 @@ public class Editions implements KnownEditions {
   }
 
   private static String hash(List<SourceText> documents) {
-    try {
-      MessageDigest digest = MessageDigest.getInstance("SHA-256");
-      for (SourceText document : documents) {
-        digest.update(document.address().getBytes(StandardCharsets.UTF_8));
-        digest.update((byte) 0);
-        digest.update(document.bytes());
-        digest.update((byte) 0);
-      }
-      return HexFormat.of().formatHex(digest.digest());
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException(e);
+    MessageDigest digest = DigestUtils.getSha256Digest();
+    for (SourceText document : documents) {
+      digest.update(document.address().getBytes(StandardCharsets.UTF_8));
+      digest.update((byte) 0);
+      digest.update(document.bytes());
+      digest.update((byte) 0);
     }
+    return HexFormat.of().formatHex(digest.digest());
   }
 }

@@ -156,7 +156,7 @@ public class Intakes {
         service.documentation(),
         edition.description().documents().stream().map(SourceText::address).toList(),
         Describe.endpoints(service),
-        service.operations().stream().map(operation -> Describe.brief(service, operation)).toList(),
+        service.operations().stream().map(Describe::brief).toList(),
         FindingView.of(edition.findings()),
         workspace.takenAs(edition.id()).orElse(null),
         workspace.otherEditionOf(edition).orElse(null));

@@ -27,6 +27,7 @@ import org.mapsel.server.services.ServiceViews.EndpointView;
 import org.mapsel.server.services.ServiceViews.FaultView;
 import org.mapsel.server.services.ServiceViews.GivenView;
 import org.mapsel.server.services.ServiceViews.LinkView;
+import org.mapsel.server.services.ServiceViews.OperationColumns;
 import org.mapsel.server.services.ServiceViews.OperationView;
 import org.mapsel.server.services.ServiceViews.SampleView;
 import org.mapsel.server.services.ServiceViews.SentView;
@@ -52,6 +53,16 @@ public class Operations {
     this.editions = editions;
     this.recorder = recorder;
     this.learning = learning;
+  }
+
+  /** What tables say of operations; those that the edition has not are left out. */
+  List<OperationColumns> columns(String edition, List<OperationId> ids) {
+    Service service = editions.get(edition).service();
+    return ids.stream()
+        .distinct()
+        .flatMap(id -> service.findOperation(id).stream())
+        .map(operation -> Describe.columns(service, operation))
+        .toList();
   }
 
   /** An operation as it was read last. */

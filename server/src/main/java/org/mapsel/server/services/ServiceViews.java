@@ -59,15 +59,19 @@ public final class ServiceViews {
   /** An address with its protocol. */
   public record EndpointView(String id, String protocol, String address) {}
 
-  /** An operation in one line. */
-  public record OperationBrief(
-      String id,
-      String name,
-      String effect,
-      String documentation,
-      List<FieldBrief> goesIn,
-      List<FieldBrief> comesBack,
-      List<String> endpoints) {}
+  /** An operation by what its description calls it, which is all a list of them needs. */
+  public record OperationBrief(String id, String name, String effect, String documentation) {}
+
+  /** Of which operations of an edition the columns are asked for. */
+  public record ColumnsRequest(List<OperationId> operations) {
+    public ColumnsRequest {
+      operations = List.copyOf(operations);
+    }
+  }
+
+  /** What a table says of an operation beside its name, which takes reading its messages. */
+  public record OperationColumns(
+      String id, List<FieldBrief> goesIn, List<FieldBrief> comesBack, List<String> endpoints) {}
 
   /** A field in one word. */
   public record FieldBrief(String name, boolean required, boolean repeats) {}

@@ -1,8 +1,10 @@
 package org.mapsel.server.services;
 
 import java.util.List;
+import org.mapsel.server.services.ServiceViews.ColumnsRequest;
 import org.mapsel.server.services.ServiceViews.LearnRequest;
 import org.mapsel.server.services.ServiceViews.MarkRequest;
+import org.mapsel.server.services.ServiceViews.OperationColumns;
 import org.mapsel.server.services.ServiceViews.OperationView;
 import org.mapsel.server.services.ServiceViews.ServiceBrief;
 import org.mapsel.server.services.ServiceViews.ServiceView;
@@ -62,6 +64,13 @@ class ServicesController {
   @GetMapping("/services/{service}/operations/{operation}")
   OperationView operation(@PathVariable String service, @PathVariable String operation) {
     return operations.view(service, operation);
+  }
+
+  /** What tables say of the operations that come into view, taken or not. */
+  @PostMapping("/editions/{edition}/columns")
+  List<OperationColumns> columns(
+      @PathVariable String edition, @RequestBody ColumnsRequest request) {
+    return operations.columns(edition, request.operations());
   }
 
   @PostMapping("/services/{service}/operations/{operation}/answers")

@@ -1,14 +1,10 @@
 package org.mapsel.server.tables;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.OffsetDateTime;
 import java.util.Base64;
 import java.util.HashSet;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,6 +12,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Consumer;
+import org.apache.commons.codec.digest.DigestUtils;
 import org.mapsel.core.serve.OfferedService;
 import org.mapsel.core.table.OfferedTable;
 import org.mapsel.core.table.TableOffer;
@@ -173,12 +170,6 @@ public class Offers {
 
   /** Keys are long and random, so that a plain hash tells nothing of them. */
   static String hash(String key) {
-    try {
-      return HexFormat.of()
-          .formatHex(
-              MessageDigest.getInstance("SHA-256").digest(key.getBytes(StandardCharsets.UTF_8)));
-    } catch (NoSuchAlgorithmException e) {
-      throw new IllegalStateException("Every Java has SHA-256", e);
-    }
+    return DigestUtils.sha256Hex(key);
   }
 }
