@@ -33,6 +33,25 @@ public interface ServiceLookup {
     return 0;
   }
 
+  /**
+   * Whether what a page calls is known to the last, so that no answer can tell more of it: each
+   * operation is there, and its description leaves nothing open.
+   */
+  default boolean isSettled(App app, Page page) {
+    return page.calls().stream()
+        .allMatch(
+            call ->
+                app.edition(call.service())
+                    .flatMap(this::find)
+                    .filter(
+                        service ->
+                            service
+                                .findOperation(call.operation())
+                                .filter(one -> !SeenFields.mayTell(service, one))
+                                .isPresent())
+                    .isPresent());
+  }
+
   /** An operation of the edition that an app is pinned to. */
   record Pinned(Service service, Operation operation) {}
 

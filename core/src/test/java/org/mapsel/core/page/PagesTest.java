@@ -330,4 +330,18 @@ class PagesTest {
     assertThat(((PageEffect.RunCall) bench.press().get(0)).parameters().get("kinds"))
         .isEqualTo(Value.ABSENT);
   }
+
+  @Test
+  void aPageIsSettledWhereNoAnswerCanTellMore() {
+    PageBench closed =
+        new PageBench()
+            .with("berthing", "/descriptions/keyed-parts.yaml")
+            .start("berthing", "ListArrivals");
+    PageBench open =
+        new PageBench().with("tides", "/descriptions/data-set.wsdl").start("tides", "GetRows");
+
+    assertThat(closed.lookup().isSettled(closed.app(), closed.page())).isTrue();
+    assertThat(open.lookup().isSettled(open.app(), open.page())).isFalse();
+    assertThat(new PageBench().lookup().isSettled(closed.app(), closed.page())).isFalse();
+  }
 }

@@ -3,7 +3,10 @@ package org.mapsel.server.apps;
 import static org.mapsel.server.schema.Tables.APP;
 import static org.mapsel.server.schema.Tables.REVISION;
 
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.List;
 import java.util.Optional;
@@ -32,6 +35,16 @@ class AppStore {
    * @param edit what was done, as it was asked for
    */
   record Change(String title, JsonNode edit, UnaryOperator<App> apply) {}
+
+  /**
+   * A revision. Another app may have the id of one that was removed, but not from the same time.
+   */
+  private record State(String app, long number, Instant madeAt) {}
+
+  private static final int REMEMBERED = 128;
+
+  /** Apps by their states, which never change: most of what happens only looks at them. */
+  private final Cache<State, App> contents = Caffeine.newBuilder().maximumSize(REMEMBERED).build();
 
   private final DSLContext sql;
   private final JsonMapper json;
@@ -168,8 +181,9 @@ class AppStore {
     return app.get(APP.ISSUED);
   }
 
-  private Optional<Record> head(String id) {
-    return sql.select()
+  private Optional<? extends Record> head(String id) {
+    return sql.select(
+            APP.ID, APP.VERSION, REVISION.NUMBER, REVISION.PARENT, REVISION.TITLE, REVISION.MADE_AT)
         .from(APP)
         .join(REVISION)
         .on(REVISION.APP_ID.eq(APP.ID).and(REVISION.NUMBER.eq(APP.HEAD)))
@@ -190,8 +204,8 @@ class AppStore {
   }
 
   /** What redo goes to: the revision made last on top of this one. */
-  private Optional<Record> newestChild(String id, long number) {
-    return sql.select()
+  private Optional<? extends Record> newestChild(String id, long number) {
+    return sql.select(REVISION.NUMBER, REVISION.TITLE)
         .from(REVISION)
         .where(REVISION.APP_ID.eq(id))
         .and(REVISION.PARENT.eq(number))
@@ -200,7 +214,18 @@ class AppStore {
         .fetchOptional();
   }
 
-  private App app(Record row) {
-    return AppContent.read(json, row.get(REVISION.CONTENT).data());
+  private App app(Record head) {
+    return contents.get(
+        new State(
+            head.get(APP.ID), head.get(REVISION.NUMBER), head.get(REVISION.MADE_AT).toInstant()),
+        this::read);
+  }
+
+  private App read(State state) {
+    return sql.select(REVISION.CONTENT)
+        .from(REVISION)
+        .where(REVISION.APP_ID.eq(state.app()))
+        .and(REVISION.NUMBER.eq(state.number()))
+        .fetchSingle(row -> AppContent.read(json, row.value1().data()));
   }
 }

@@ -11,7 +11,6 @@ import java.util.stream.Stream;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Call;
-import org.mapsel.core.page.check.Checked;
 import org.mapsel.core.release.AppChange;
 import org.mapsel.core.release.AppChanges;
 import org.mapsel.server.apps.ReleaseViews.CalledService;
@@ -34,10 +33,6 @@ public class Releases {
   private final Environments environments;
   private final Workspace workspace;
 
-  /** Releases as they were checked last; what is in them never changes. */
-  private final Cache<String, Checked> checks =
-      Caffeine.newBuilder().maximumSize(REMEMBERED).build();
-
   /** Releases by app and number; they never change. */
   private final Cache<String, ReleaseStore.Released> contents =
       Caffeine.newBuilder().maximumSize(REMEMBERED).build();
@@ -50,14 +45,13 @@ public class Releases {
   }
 
   /**
-   * A version of an app, checked.
+   * A version of an app.
    *
    * @param release its number; nothing for the draft
    * @param environments where a release calls its services, by service; those that are not named
    *     are called as described
    */
-  public record Version(
-      Optional<Long> release, App app, Checked checked, Map<String, String> environments) {}
+  public record Version(Optional<Long> release, App app, Map<String, String> environments) {}
 
   /** The release that visitors see now. */
   public Version current(String app) {
@@ -81,8 +75,7 @@ public class Releases {
 
   /** The app as it was edited last. */
   public Version draft(String app) {
-    Apps.CheckedApp draft = apps.checked(app);
-    return new Version(Optional.empty(), draft.kept().app(), draft.checked(), Map.of());
+    return new Version(Optional.empty(), apps.get(app).app(), Map.of());
   }
 
   /** One of the releases. */
@@ -98,9 +91,7 @@ public class Releases {
                         () ->
                             Problem.missing(
                                 "SERVER_RELEASE_MISSING", "number", String.valueOf(number))));
-    Checked checked = apps.check(released.app(), Optional.ofNullable(checks.getIfPresent(key)));
-    checks.put(key, checked);
-    return new Version(Optional.of(number), released.app(), checked, released.environments());
+    return new Version(Optional.of(number), released.app(), released.environments());
   }
 
   private static String key(String app, Object number) {
@@ -111,7 +102,6 @@ public class Releases {
   void removeApp(String app) {
     apps.remove(app);
     contents.asMap().keySet().removeIf(key -> key.startsWith(key(app, "")));
-    checks.asMap().keySet().removeIf(key -> key.startsWith(key(app, "")));
   }
 
   /** All about the releases of an app, the newest first, each beside the one before it. */

@@ -9,6 +9,7 @@ import org.mapsel.core.page.Page;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.server.apps.Apps;
+import org.mapsel.server.apps.Plans;
 import org.mapsel.server.apps.Releases;
 import org.mapsel.server.runs.RunViews.RunAs;
 import org.mapsel.server.runs.RunViews.RunRequest;
@@ -22,11 +23,13 @@ import org.springframework.stereotype.Component;
 class OpenPages {
 
   private final Apps apps;
+  private final Plans plans;
   private final Releases releases;
   private final Replay replay;
   private final Workspace workspace;
 
-  OpenPages(Apps apps, Releases releases, Replay replay, Workspace workspace) {
+  OpenPages(Apps apps, Plans plans, Releases releases, Replay replay, Workspace workspace) {
+    this.plans = plans;
     this.replay = replay;
     this.workspace = workspace;
     this.apps = apps;
@@ -60,6 +63,7 @@ class OpenPages {
     Page page =
         app.find(new PageId(kept.page()))
             .orElseThrow(() -> Problem.missing("APP_PAGE_MISSING", "page", kept.page()));
+    PageReach reach = new PageReach(app, page, apps.services());
     return new Running(
         kept.id(),
         kept.app(),
@@ -67,8 +71,8 @@ class OpenPages {
         version.release(),
         kept.builder(),
         kept.previous(),
-        version.checked().pages().get(page.id()).plan(),
-        new PageReach(app, page, apps.services()),
+        plans.of(app, page, reach),
+        reach,
         version.environments());
   }
 

@@ -70,12 +70,15 @@ class Runs {
     private final UnaryOperator<Exchanger> way;
     private final List<TracedCall> trace = new ArrayList<>();
     private Optional<RunViews.Leads> leads = Optional.empty();
+    private PageState state;
 
     /**
      * @param way what every request to a service goes through
+     * @param state of the page before
      */
-    Course(UnaryOperator<Exchanger> way) {
+    Course(UnaryOperator<Exchanger> way, PageState state) {
       this.way = way;
+      this.state = state;
     }
   }
 
@@ -144,17 +147,20 @@ class Runs {
 
   /** A page as it was left. */
   RunView again(String id, Locale locale) {
-    return view(pages.running(kept(id)), new Course(UnaryOperator.identity()), locale);
+    RunStore.Kept kept = kept(id);
+    Running running = pages.running(kept);
+    return view(running, new Course(UnaryOperator.identity(), state(kept, running)), locale);
   }
 
   /** Something happens on an open page. */
   RunView event(String id, EventRequest request, Locale locale) {
-    Running running = pages.running(kept(id));
+    RunStore.Kept kept = kept(id);
+    Running running = pages.running(kept);
     return happen(
         running,
         List.of(
             VisitorEvents.entered(running, request.inputs()),
-            visitor(running, locale).of(request.event())),
+            new VisitorEvents(views(running, state(kept, running), locale)).of(request.event())),
         simulation(running, request.simulation()),
         request.stop(),
         locale);
@@ -162,33 +168,35 @@ class Runs {
 
   /** Rows of a table that were not drawn yet. */
   PartView.RowsView rows(String id, String part, int from, int count, Locale locale) {
-    Running running = pages.running(kept(id));
-    return views(running, locale)
+    RunStore.Kept kept = kept(id);
+    Running running = pages.running(kept);
+    return views(running, state(kept, running), locale)
         .rows(new PartId(part), from, count)
         .orElseThrow(() -> Problem.missing("APP_PART_MISSING", "part", part, "page", ""));
   }
 
   /** All rows of a part as the visitor sees them. */
   TakenRows taken(String id, String part, Locale locale) {
-    Running running = pages.running(kept(id));
-    return views(running, locale)
-        .taken(visitor(running, locale).shown(part))
+    RunStore.Kept kept = kept(id);
+    Running running = pages.running(kept);
+    PageViews views = views(running, state(kept, running), locale);
+    return views
+        .taken(new VisitorEvents(views).shown(part))
         .orElseThrow(() -> Problem.missing("APP_PART_MISSING", "part", part, "page", ""));
   }
 
-  private VisitorEvents visitor(Running running, Locale locale) {
-    return new VisitorEvents(views(running, locale));
+  private static PageState state(RunStore.Kept kept, Running running) {
+    return StateJson.read(kept.state(), running.reach());
   }
 
-  private PageViews views(Running running, Locale locale) {
-    PageState state = StateJson.read(kept(running.id()).state(), running.reach());
+  private PageViews views(Running running, PageState state, Locale locale) {
     return new PageViews(running.plan(), state, new Formats(locale), clock.instant(), false);
   }
 
   private RunView view(Running running, Course course, Locale locale) {
     return new RunView(
         running.id(),
-        views(running, locale).page(),
+        views(running, course.state, locale).page(),
         course.leads.orElse(null),
         running.builder() ? course.trace : List.of(),
         pages.replayed(running));
@@ -210,13 +218,16 @@ class Runs {
   /** Lets events happen one after the other, and what calls answer as further events. */
   private Course happen(
       Running running, List<PageEvent> first, UnaryOperator<Exchanger> way, Locale locale) {
-    Course course = new Course(way);
+    Course course = new Course(way, PageState.EMPTY);
     Deque<PageEvent> events = new ArrayDeque<>(first);
-    for (int i = 0; !events.isEmpty(); i++) {
-      if (i == MOST_EVENTS) {
+    int left = MOST_EVENTS;
+    while (!events.isEmpty()) {
+      int waiting = events.size();
+      List<PageEffect> effects = step(running, events, course, locale);
+      left -= waiting - events.size();
+      if (left < 0) {
         throw Problem.conflict("SERVER_RUN_ENDLESS", "limit", String.valueOf(MOST_EVENTS));
       }
-      List<PageEffect> effects = step(running, events.poll(), locale);
       effects.forEach(effect -> lead(running, effect, course, locale));
       PageCalls.Made made = calls.made(running, effects, course.way);
       events.addAll(made.events());
@@ -289,15 +300,22 @@ class Runs {
     return simple;
   }
 
-  private List<PageEffect> step(Running running, PageEvent event, Locale locale) {
+  /** Takes events up to the first that leads to something, and keeps the state after them. */
+  private List<PageEffect> step(
+      Running running, Deque<PageEvent> events, Course course, Locale locale) {
     PageRunner runner = new PageRunner(running.plan(), new Formats(locale), clock.instant());
     List<PageEffect> effects = new ArrayList<>();
     store.change(
         running.id(),
-        state -> {
-          PageRunner.Stepped stepped = runner.step(StateJson.read(state, running.reach()), event);
-          effects.addAll(stepped.effects());
-          return StateJson.write(stepped.state());
+        kept -> {
+          PageState state = StateJson.read(kept, running.reach());
+          while (!events.isEmpty() && effects.isEmpty()) {
+            PageRunner.Stepped stepped = runner.step(state, events.poll());
+            effects.addAll(stepped.effects());
+            state = stepped.state();
+          }
+          course.state = state;
+          return StateJson.write(state);
         });
     return effects;
   }

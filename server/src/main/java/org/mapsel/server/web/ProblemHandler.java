@@ -4,11 +4,13 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
+import java.sql.SQLException;
 import java.util.List;
 import org.mapsel.core.finding.Finding;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.TypeMismatchException;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
@@ -24,6 +26,9 @@ import tools.jackson.databind.json.JsonMapper;
 public class ProblemHandler {
 
   private static final Logger LOG = LoggerFactory.getLogger(ProblemHandler.class);
+
+  /** PostgreSQL, Appendix A: character_not_in_repertoire. */
+  private static final String NO_TEXT = "22021";
 
   /** Problem details as the whole of an answer, for what stands before all controllers. */
   public static void write(
@@ -62,6 +67,17 @@ public class ProblemHandler {
   @ExceptionHandler
   ProblemDetail handle(NoResourceFoundException missing) {
     return detail(HttpStatus.NOT_FOUND, List.of(Finding.error("SERVER_RESOURCE_MISSING")));
+  }
+
+  /** A name in an address that no text of the database can be, as one with NUL in it. */
+  @ExceptionHandler
+  ProblemDetail handle(DataIntegrityViolationException refused) {
+    if (refused.getMostSpecificCause() instanceof SQLException cause
+        && NO_TEXT.equals(cause.getSQLState())) {
+      LOG.debug("No text for the database", refused);
+      return detail(HttpStatus.BAD_REQUEST, List.of(Finding.error("SERVER_REQUEST_MALFORMED")));
+    }
+    return handle((Exception) refused);
   }
 
   @ExceptionHandler
