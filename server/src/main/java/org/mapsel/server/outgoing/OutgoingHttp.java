@@ -10,6 +10,7 @@ import java.net.UnknownHostException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.ExecutorService;
@@ -125,16 +126,23 @@ public class OutgoingHttp implements Exchanger {
     }
   }
 
+  /** The scheme and the server of an address, without a user; empty if it has none. */
+  public static String originOf(String address) {
+    try {
+      URI uri = URI.create(address);
+      return uri.getScheme() == null || uri.getAuthority() == null
+          ? ""
+          : (uri.getScheme() + "://" + uri.getAuthority().replaceFirst("^.*@", ""))
+              .toLowerCase(Locale.ROOT);
+    } catch (IllegalArgumentException e) {
+      return "";
+    }
+  }
+
   /** Whether two addresses lead to the same server, so that both may see the same credentials. */
   public static boolean isSameServer(String one, String other) {
-    try {
-      URI left = URI.create(one);
-      URI right = URI.create(other);
-      return left.getScheme().equals(right.getScheme())
-          && left.getAuthority().equalsIgnoreCase(right.getAuthority());
-    } catch (IllegalArgumentException | NullPointerException e) {
-      return false;
-    }
+    String origin = originOf(one);
+    return !origin.isEmpty() && origin.equals(originOf(other));
   }
 
   private Outcome<Response> attempt(Request request, Access access, AnswerBody body) {

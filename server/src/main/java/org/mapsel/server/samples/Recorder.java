@@ -161,7 +161,7 @@ public class Recorder {
       // Nobody is asked, so nobody needs to know who asks.
       CallResult result =
           new Caller(replay.exchanger(wanted.serviceId(), wanted.service()), stamps)
-              .call(question(wanted, Environment.DESCRIBED, Access.NONE));
+              .call(question(wanted, wanted.service(), Access.NONE));
       return recorded(wanted, result, Optional.empty());
     }
     SentExchanges sent = new SentExchanges(exchanges);
@@ -203,18 +203,18 @@ public class Recorder {
             .environment()
             .map(name -> environments.get(service, name))
             .orElseGet(() -> environments.building(service));
-    return question(
-        wanted, environment, accesses.of(service, wanted.endpoint(), environment.name()));
+    Service there = wanted.service().at(environment.addresses());
+    Access access =
+        there
+            .findEndpoint(wanted.endpoint())
+            .map(at -> accesses.of(service, at.id(), environment.name(), at.address()))
+            .orElse(Access.NONE);
+    return question(wanted, there, access);
   }
 
-  private static Question question(Wanted wanted, Environment environment, Access access) {
+  private static Question question(Wanted wanted, Service there, Access access) {
     return new Question(
-        wanted.service().at(environment.addresses()),
-        wanted.operation(),
-        wanted.endpoint(),
-        wanted.parameters(),
-        access,
-        wanted.fields());
+        there, wanted.operation(), wanted.endpoint(), wanted.parameters(), access, wanted.fields());
   }
 
   /**

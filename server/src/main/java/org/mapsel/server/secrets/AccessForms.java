@@ -21,10 +21,18 @@ final class AccessForms {
 
   private AccessForms() {}
 
-  /** The form with the secrets that it leaves out taken from the one that is kept. */
-  static AccessForm filled(AccessForm given, AccessForm kept) {
+  /**
+   * The form with the secrets that it leaves out taken from the one that is kept, where they go the
+   * same way: another proxy, another place in the request or another server for tokens has to be
+   * told them again.
+   */
+  static AccessForm filled(AccessForm given, AccessForm former) {
+    boolean sameProxy = isSameProxy(given.proxy(), former.proxy());
+    boolean sameWay =
+        Objects.equals(given.trusted(), former.trusted()) && (sameProxy || given.proxy() == null);
+    AccessForm kept = sameWay ? former : AccessForm.NONE;
     LoginForm login = given.login();
-    boolean sameKind = login.kind().equals(kept.login().kind());
+    boolean samePlace = isSamePlace(login, kept.login());
     return new AccessForm(
         new LoginForm(
             login.kind(),
@@ -33,14 +41,32 @@ final class AccessForms {
             login.inQuery(),
             login.tokens(),
             login.scope(),
-            or(login.secret(), sameKind ? kept.login().secret() : null),
+            or(login.secret(), samePlace ? kept.login().secret() : null),
             false),
         given.headers().stream().map(header -> filled(header, kept.headers())).toList(),
         given.security() == null ? null : filled(given.security(), kept.security()),
         given.addressing(),
-        given.certificate() == null ? null : filled(given.certificate(), kept.certificate()),
+        given.certificate() == null ? null : filled(given.certificate(), former.certificate()),
         given.trusted(),
-        given.proxy() == null ? null : filled(given.proxy(), kept.proxy()));
+        given.proxy() == null ? null : filled(given.proxy(), sameProxy ? former.proxy() : null));
+  }
+
+  private static boolean isSamePlace(LoginForm one, LoginForm other) {
+    return one.kind().equals(other.kind())
+        && Objects.equals(one.tokens(), other.tokens())
+        && Objects.equals(one.name(), other.name())
+        && one.inQuery() == other.inQuery();
+  }
+
+  private static boolean isSameProxy(@Nullable ProxyForm one, @Nullable ProxyForm other) {
+    return one == null
+        ? other == null
+        : other != null && one.host().equalsIgnoreCase(other.host()) && one.port() == other.port();
+  }
+
+  /** Whether it holds anything that a server is told. */
+  static boolean tellsSecrets(AccessForm form) {
+    return form.login().secret() != null || !form.headers().isEmpty() || form.security() != null;
   }
 
   private static @Nullable String or(@Nullable String given, @Nullable String kept) {

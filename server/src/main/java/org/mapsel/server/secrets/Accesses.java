@@ -30,9 +30,30 @@ public class Accesses {
    * For calls.
    *
    * @param environment where the service is called; empty for the addresses of the description
+   * @param address where the endpoint is: secrets are for the server that they were used for first,
+   *     and have to be given again for another one
    */
-  public Access of(String service, EndpointId endpoint, String environment) {
-    return AccessForms.access(kept(new Reached(service, endpoint, environment)));
+  public Access of(String service, EndpointId endpoint, String environment, String address) {
+    Reached reached = new Reached(service, endpoint, environment);
+    AccessForm form = kept(reached);
+    String origin = OutgoingHttp.originOf(address);
+    if (AccessForms.tellsSecrets(form) && !origin.isEmpty()) {
+      Optional<String> first = find(reached).flatMap(AccessStore.Kept::origin);
+      if (first.isEmpty()) {
+        store.bind(service, endpoint.text(), environment, origin);
+      } else if (!first.get().equals(origin)) {
+        throw Problem.refused(
+            Finding.error(
+                "SERVER_SECRET_ELSEWHERE",
+                "endpoint",
+                endpoint.text(),
+                "first",
+                first.get(),
+                "now",
+                origin));
+      }
+    }
+    return AccessForms.access(form);
   }
 
   /** What is reached: an endpoint of a service in one of its environments. */
@@ -68,6 +89,10 @@ public class Accesses {
 
   AccessForm put(Reached reached, AccessForm form) {
     AccessForm filled = AccessForms.filled(form, keptIfReadable(reached));
+    // Only what is given as a whole may go to another server than before.
+    boolean anew = filled.equals(AccessForms.filled(form, AccessForm.NONE));
+    Optional<String> origin =
+        anew ? Optional.empty() : find(reached).flatMap(AccessStore.Kept::origin);
     Access access = given(filled);
     if (access.equals(Access.NONE)) {
       store.remove(reached.service(), reached.endpoint().text(), reached.environment());
@@ -76,7 +101,8 @@ public class Accesses {
           reached.service(),
           reached.endpoint().text(),
           reached.environment(),
-          vault.lock(json.writeValueAsBytes(filled), reached.about()));
+          new AccessStore.Kept(
+              vault.lock(json.writeValueAsBytes(filled), reached.about()), origin));
     }
     return AccessForms.shown(filled);
   }
@@ -108,7 +134,7 @@ public class Accesses {
   }
 
   private AccessForm kept(Reached reached) {
-    Optional<byte[]> locked = find(reached);
+    Optional<byte[]> locked = find(reached).map(AccessStore.Kept::content);
     if (locked.isEmpty()) {
       return AccessForm.NONE;
     }
@@ -126,12 +152,12 @@ public class Accesses {
   /** What can no longer be opened is written over as if it were not there. */
   private AccessForm keptIfReadable(Reached reached) {
     return find(reached)
-        .flatMap(locked -> vault.open(locked, reached.about()))
+        .flatMap(locked -> vault.open(locked.content(), reached.about()))
         .map(text -> json.readValue(text, AccessForm.class))
         .orElse(AccessForm.NONE);
   }
 
-  private Optional<byte[]> find(Reached reached) {
+  private Optional<AccessStore.Kept> find(Reached reached) {
     return store.find(reached.service(), reached.endpoint().text(), reached.environment());
   }
 }

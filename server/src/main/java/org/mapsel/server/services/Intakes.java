@@ -88,7 +88,7 @@ public class Intakes {
         .service()
         .findEndpoint(kept.endpoint())
         .filter(endpoint -> OutgoingHttp.isSameServer(endpoint.address(), kept.source()))
-        .map(endpoint -> accesses.of(kept.id(), endpoint.id(), ""))
+        .map(endpoint -> accesses.of(kept.id(), endpoint.id(), "", endpoint.address()))
         .orElse(Access.NONE);
   }
 

@@ -54,6 +54,9 @@ class AccessApiTest {
   private final List<String> seen = new CopyOnWriteArrayList<>();
   private Api api;
 
+  /** Where the descriptions say that the gauge is; empty for where they are themselves. */
+  private String moved = "";
+
   @BeforeEach
   void start() {
     api = SERVER.api();
@@ -81,11 +84,12 @@ class AccessApiTest {
     exchange.getRequestHeaders().forEach((name, values) -> seen.add(name + ": " + values.get(0)));
     seen.add(new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8));
     seen.add("query " + exchange.getRequestURI().getQuery());
-    String address =
+    String own =
         (secure ? "https" : "http")
             + "://localhost:"
             + exchange.getHttpContext().getServer().getAddress().getPort()
             + "/gauge";
+    String address = moved.isEmpty() ? own : moved;
     byte[] body =
         (exchange.getRequestMethod().equals("GET") ? description(address) : ANSWER)
             .getBytes(StandardCharsets.UTF_8);
@@ -178,6 +182,46 @@ class AccessApiTest {
     assertThat(put(id, "{'login':{'kind':'bearer'}}").code())
         .as("a password is no token")
         .isEqualTo("SERVER_ACCESS_INCOMPLETE");
+  }
+
+  @Test
+  void secretsAreForTheServerThatTheyWereGivenFor() throws Exception {
+    String id = api.take(address(gauge(HttpServer.create(anyPort(), 0))));
+    put(id, login("basic"));
+    assertThat(tryIt(id).body().at("/sent/status").asInt()).isEqualTo(200);
+
+    moved = address(gauge(HttpServer.create(anyPort(), 0)));
+    String edition = api.post("/api/services/" + id + "/readings", "{}").text("/edition");
+    api.put("/api/services/" + id + "/edition", "{'edition':'" + edition + "'}");
+    seen.clear();
+
+    assertThat(tryIt(id).code()).isEqualTo("SERVER_SECRET_ELSEWHERE");
+    put(id, "{'login':{'kind':'basic','user':'pilot'}}");
+    assertThat(tryIt(id).code()).as("it was not given again").isEqualTo("SERVER_SECRET_ELSEWHERE");
+    assertThat(seen).isEmpty();
+    put(id, login("basic"));
+    assertThat(tryIt(id).body().at("/sent/status").asInt()).isEqualTo(200);
+    assertThat(seen).anyMatch(header -> header.startsWith("Authorization: Basic"));
+  }
+
+  @Test
+  void aSecretThatIsToGoAnotherWayIsAskedForAgain() throws Exception {
+    String id = api.take(address(gauge(HttpServer.create(anyPort(), 0))));
+    String key = "'kind':'apiKey','name':'X-Key'";
+    put(id, "{'login':{" + key + ",'secret':'" + SECRET + "'}}");
+    assertThat(put(id, "{'login':{" + key + "}}").status()).isEqualTo(200);
+    for (String other :
+        List.of(
+            "{'login':{'kind':'apiKey','name':'X-Other'}}",
+            "{'login':{" + key + ",'inQuery':true}}",
+            "{'login':{" + key + "},'proxy':{'host':'proxy.example','port':3128}}")) {
+      assertThat(put(id, other).code()).as(other).isEqualTo("SERVER_ACCESS_INCOMPLETE");
+    }
+    String client = "'kind':'client','user':'desk','tokens':'http://localhost:1/";
+    put(id, "{'login':{" + client + "a','secret':'" + SECRET + "'}}");
+    assertThat(put(id, "{'login':{" + client + "b'}}").code())
+        .isEqualTo("SERVER_ACCESS_INCOMPLETE");
+    assertNothingTold(id);
   }
 
   @Test
