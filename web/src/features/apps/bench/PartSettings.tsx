@@ -184,10 +184,10 @@ export function PartSettings({ app, page, item, settings, onEdit }: Props) {
           }}
         />
       )}
-      <Box component="span" sx={{ color: 'text.secondary' }}>
-        shown if
-      </Box>
-      <Box sx={{ maxWidth: 190, minWidth: 0, display: 'flex' }}>
+      <Box sx={{ maxWidth: 240, minWidth: 0, display: 'flex', alignItems: 'center', gap: 0.75 }}>
+        <Box component="span" sx={{ color: 'text.secondary', whiteSpace: 'nowrap' }}>
+          shown if
+        </Box>
         <SourcePicker
           app={app}
           page={page}

@@ -58,123 +58,138 @@ export function PartStrip({ app, page, item, onEdit }: Props) {
       onFocus={(event) => {
         event.stopPropagation();
       }}
-      sx={{
-        display: 'flex',
-        alignItems: 'center',
-        gap: 0.75,
-        minHeight: 28,
-        flexWrap: 'wrap',
-        mb: 0.75,
-        px: 1,
-        bgcolor: 'shallow',
-        fontSize: 12.5,
-      }}
+      sx={{ display: 'flex', mb: 0.75, px: 1, bgcolor: 'shallow', fontSize: 12.5 }}
     >
-      {inside === undefined && (
-        <Box
-          component="span"
-          draggable
-          aria-hidden
-          title="Drag onto another part to move it there"
-          onDragStart={(event) => {
-            event.dataTransfer.setData(MOVED, item.part);
-            event.dataTransfer.effectAllowed = 'move';
-          }}
-          sx={{ cursor: 'grab', display: 'flex' }}
-        >
-          <DragIndicator sx={small} />
+      <Box
+        sx={{
+          flex: 1,
+          minWidth: 0,
+          display: 'flex',
+          flexWrap: 'wrap',
+          alignItems: 'center',
+          gap: 0.75,
+          minHeight: 28,
+        }}
+      >
+        {inside === undefined && (
+          <Box
+            component="span"
+            draggable
+            aria-hidden
+            title="Drag onto another part to move it there"
+            onDragStart={(event) => {
+              event.dataTransfer.setData(MOVED, item.part);
+              event.dataTransfer.effectAllowed = 'move';
+            }}
+            sx={{ cursor: 'grab', display: 'flex' }}
+          >
+            <DragIndicator sx={small} />
+          </Box>
+        )}
+        <Box component="span" sx={{ color: 'text.secondary' }}>
+          {item.kind}
         </Box>
-      )}
-      <Box component="span" sx={{ color: 'text.secondary' }}>
-        {item.kind}
-      </Box>
-      <InlineEdit
-        key={inside ?? item.part}
-        value={item.label}
-        placeholder="no heading"
-        label={`Words of this ${what(item)}`}
-        onCommit={(label) => {
-          if (inside === undefined) fill({ kind: 'fixed', text: label });
-          else onEdit(changeEdit(page, item, { label }));
-        }}
-      />
-      {inside !== undefined && (differs(item) || Object.keys(item.set).length > 0) && (
-        <OnlyHere page={page} item={item} onEdit={onEdit} />
-      )}
-      <Box component="span" sx={{ color: 'text.secondary' }}>
-        {inside === undefined ? 'words' : item.kind === 'input' ? 'starts with' : 'shows'}
-      </Box>
-      <Box sx={{ maxWidth: 190, minWidth: 0, display: 'flex' }}>
-        <SourcePicker
-          app={app}
-          page={page}
-          slot={item.slot}
-          label={inside === undefined ? 'Words filled from' : `${item.label} filled from`}
-          words={item.words}
-          source={item.source}
-          empty={inside === undefined ? 'as usual' : 'nothing'}
-          onFill={fill}
-        />
-      </Box>
-      {inside !== undefined && item.kind !== 'input' && item.look && (
-        <FormatMenu
-          look={item.look}
-          onFormat={(format) => {
-            onEdit(changeEdit(page, item, { format }));
+        <InlineEdit
+          key={inside ?? item.part}
+          value={item.label}
+          placeholder="no heading"
+          label={`Words of this ${what(item)}`}
+          onCommit={(label) => {
+            if (inside === undefined) fill({ kind: 'fixed', text: label });
+            else onEdit(changeEdit(page, item, { label }));
           }}
         />
-      )}
-      {item.settings && (
-        <PartSettings app={app} page={page} item={item} settings={item.settings} onEdit={onEdit} />
-      )}
-      {item.input && inside !== undefined && (
-        <InputSettings app={app} page={page} input={inside} settings={item.input} onEdit={onEdit} />
-      )}
-      {item.total && inside !== undefined && (
-        <OneOf
-          label="What stands under it"
-          value={item.total.total ?? 'NONE'}
-          words={TOTAL_WORDS}
-          onChoose={(total) => {
-            onEdit({
-              kind: 'setTotal',
-              page,
-              column: inside,
-              ...(total === 'NONE' ? {} : { total }),
-            });
+        {inside !== undefined && (differs(item) || Object.keys(item.set).length > 0) && (
+          <OnlyHere page={page} item={item} onEdit={onEdit} />
+        )}
+        <Box component="span" sx={{ color: 'text.secondary' }}>
+          {inside === undefined ? 'words' : item.kind === 'input' ? 'starts with' : 'shows'}
+        </Box>
+        <Box sx={{ maxWidth: 190, minWidth: 0, display: 'flex' }}>
+          <SourcePicker
+            app={app}
+            page={page}
+            slot={item.slot}
+            label={inside === undefined ? 'Words filled from' : `${item.label} filled from`}
+            words={item.words}
+            source={item.source}
+            empty={inside === undefined ? 'as usual' : 'nothing'}
+            onFill={fill}
+          />
+        </Box>
+        {inside !== undefined && item.kind !== 'input' && item.look && (
+          <FormatMenu
+            look={item.look}
+            onFormat={(format) => {
+              onEdit(changeEdit(page, item, { format }));
+            }}
+          />
+        )}
+        {item.settings && (
+          <PartSettings
+            app={app}
+            page={page}
+            item={item}
+            settings={item.settings}
+            onEdit={onEdit}
+          />
+        )}
+        {item.input && inside !== undefined && (
+          <InputSettings
+            app={app}
+            page={page}
+            input={inside}
+            settings={item.input}
+            onEdit={onEdit}
+          />
+        )}
+        {item.total && inside !== undefined && (
+          <OneOf
+            label="What stands under it"
+            value={item.total.total ?? 'NONE'}
+            words={TOTAL_WORDS}
+            onChoose={(total) => {
+              onEdit({
+                kind: 'setTotal',
+                page,
+                column: inside,
+                ...(total === 'NONE' ? {} : { total }),
+              });
+            }}
+          />
+        )}
+      </Box>
+      <Box sx={{ flex: 'none', display: 'flex', alignSelf: 'flex-start' }}>
+        <IconButton
+          aria-label={sideways ? 'Move left' : 'Move up'}
+          onClick={() => {
+            move(-1);
           }}
-        />
-      )}
-      <Box sx={{ flex: 1 }} />
-      <IconButton
-        aria-label={sideways ? 'Move left' : 'Move up'}
-        onClick={() => {
-          move(-1);
-        }}
-      >
-        {sideways ? <ArrowBack sx={small} /> : <ArrowUpward sx={small} />}
-      </IconButton>
-      <IconButton
-        aria-label={sideways ? 'Move right' : 'Move down'}
-        onClick={() => {
-          move(1);
-        }}
-      >
-        {sideways ? <ArrowForward sx={small} /> : <ArrowDownward sx={small} />}
-      </IconButton>
-      <IconButton
-        aria-label={`Remove this ${what(item)}`}
-        title="Remove"
-        onClick={() => {
-          onEdit(
-            inside === undefined
-              ? { kind: 'removePart', page, part: item.part }
-              : { kind: 'removeItem', page, item: inside },
-          );
-        }}
-      >
-        <DeleteOutlined sx={small} />
-      </IconButton>
+        >
+          {sideways ? <ArrowBack sx={small} /> : <ArrowUpward sx={small} />}
+        </IconButton>
+        <IconButton
+          aria-label={sideways ? 'Move right' : 'Move down'}
+          onClick={() => {
+            move(1);
+          }}
+        >
+          {sideways ? <ArrowForward sx={small} /> : <ArrowDownward sx={small} />}
+        </IconButton>
+        <IconButton
+          aria-label={`Remove this ${what(item)}`}
+          title="Remove"
+          onClick={() => {
+            onEdit(
+              inside === undefined
+                ? { kind: 'removePart', page, part: item.part }
+                : { kind: 'removeItem', page, item: inside },
+            );
+          }}
+        >
+          <DeleteOutlined sx={small} />
+        </IconButton>
+      </Box>
     </Box>
   );
 }
