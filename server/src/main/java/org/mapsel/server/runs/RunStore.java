@@ -103,22 +103,22 @@ class RunStore {
                     json.readTree(row.get(RUN.STATE).data())));
   }
 
-  /** Lets nobody else change the run until the end of the transaction. */
+  /**
+   * Lets nobody else change the run until the end of the transaction.
+   *
+   * @return whether the run is there still
+   */
   @Transactional
-  void change(String id, UnaryOperator<JsonNode> change) {
-    sql.select(RUN.STATE)
-        .from(RUN)
-        .where(RUN.ID.eq(id))
-        .forUpdate()
-        .fetchOptional(RUN.STATE)
-        .ifPresent(
-            state -> {
-              JsonNode changed = change.apply(json.readTree(state.data()));
-              sql.update(RUN)
-                  .set(RUN.STATE, JSON.valueOf(changed.toString()))
-                  .set(RUN.TOUCHED_AT, OffsetDateTime.now(clock))
-                  .where(RUN.ID.eq(id))
-                  .execute();
-            });
+  boolean change(String id, UnaryOperator<JsonNode> change) {
+    Optional<JSON> state =
+        sql.select(RUN.STATE).from(RUN).where(RUN.ID.eq(id)).forUpdate().fetchOptional(RUN.STATE);
+    state.ifPresent(
+        before ->
+            sql.update(RUN)
+                .set(RUN.STATE, JSON.valueOf(change.apply(json.readTree(before.data())).toString()))
+                .set(RUN.TOUCHED_AT, OffsetDateTime.now(clock))
+                .where(RUN.ID.eq(id))
+                .execute());
+    return state.isPresent();
   }
 }

@@ -87,8 +87,12 @@ class Runs {
     return running.builder() && wished != null ? wished : Simulation.NONE;
   }
 
+  private static Problem over() {
+    return Problem.missing("SERVER_RUN_OVER");
+  }
+
   private RunStore.Kept kept(String id) {
-    RunStore.Kept kept = store.find(id).orElseThrow(() -> Problem.missing("SERVER_RUN_OVER"));
+    RunStore.Kept kept = store.find(id).orElseThrow(Runs::over);
     // Drafts, and what was released before, are for builders.
     if (kept.builder() || kept.release().isEmpty()) {
       entry.requireBuilder();
@@ -305,18 +309,22 @@ class Runs {
       Running running, Deque<PageEvent> events, Course course, Locale locale) {
     PageRunner runner = new PageRunner(running.plan(), new Formats(locale), clock.instant());
     List<PageEffect> effects = new ArrayList<>();
-    store.change(
-        running.id(),
-        kept -> {
-          PageState state = StateJson.read(kept, running.reach());
-          while (!events.isEmpty() && effects.isEmpty()) {
-            PageRunner.Stepped stepped = runner.step(state, events.poll());
-            effects.addAll(stepped.effects());
-            state = stepped.state();
-          }
-          course.state = state;
-          return StateJson.write(state);
-        });
+    boolean there =
+        store.change(
+            running.id(),
+            kept -> {
+              PageState state = StateJson.read(kept, running.reach());
+              while (!events.isEmpty() && effects.isEmpty()) {
+                PageRunner.Stepped stepped = runner.step(state, events.poll());
+                effects.addAll(stepped.effects());
+                state = stepped.state();
+              }
+              course.state = state;
+              return StateJson.write(state);
+            });
+    if (!there) {
+      throw over();
+    }
     return effects;
   }
 }

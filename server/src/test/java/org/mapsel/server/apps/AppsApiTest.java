@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ConcurrentHashMap;
+import org.jooq.DSLContext;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
@@ -258,6 +259,25 @@ class AppsApiTest {
     assertThat(waiting.join().text("/trace/0/findings/0/code")).isEqualTo("EXCHANGE_STOPPED");
     assertThat(waiting.join().text("/page/messages/0/text")).contains("not waited for any longer");
     assertThat(press(built, "S-20417").text("/page/parts/2/rows/content")).isEqualTo("FILLED");
+  }
+
+  @Test
+  void aRunThatEndsWhileAServiceIsAskedSaysSo() {
+    edit(1, addPage);
+    Api.Answer visit = api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}");
+    DSLContext sql = SERVER.bean(DSLContext.class);
+    FakeBerthing.Behaviour usual =
+        exchange ->
+            FakeBerthing.write(
+                exchange, 200, "text/xml", FakeBerthing.bytes(FakeBerthing.vessel()));
+    berthing.behave(
+        exchange -> {
+          sql.execute("delete from run");
+          berthing.behave(usual);
+          usual.answer(exchange);
+        });
+
+    assertThat(press(visit, "S-20417").code()).isEqualTo("SERVER_RUN_OVER");
   }
 
   @Test
