@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import type { CardsView, CellView, ColumnView, LineView } from '@/api/client';
+import { byKeyboard } from '@/lib/pressed';
 import { Cell } from './Cell';
 import { Emptiness } from './Emptiness';
 import { isPicked, type PageUse, type PartProps } from './model';
@@ -44,10 +45,10 @@ function Line({ part, one: { column, cell }, use, row, labelled }: LineProps) {
       }
       onFocus={
         use.building
-          ? (event: React.SyntheticEvent) => {
+          ? byKeyboard((event: React.FocusEvent) => {
               event.stopPropagation();
               if (!isPicked(use.picked, part, column.id)) use.onPick?.({ part, item: column.id });
-            }
+            })
           : undefined
       }
       sx={isPicked(use.picked, part, column.id) ? { bgcolor: 'shallow' } : {}}

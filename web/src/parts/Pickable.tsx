@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
+import { byKeyboard } from '@/lib/pressed';
 import { isPicked, type PageUse, type Picked } from './model';
 
 interface Props {
@@ -23,10 +24,10 @@ export function Pickable({ use, place, children }: Props) {
       }
       onFocus={
         building
-          ? (event) => {
+          ? byKeyboard((event: React.FocusEvent) => {
               event.stopPropagation();
               if (!isPicked(picked, place.part, place.item)) onPick?.(place);
-            }
+            })
           : undefined
       }
       sx={

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import type { RecordView } from '@/api/client';
+import { byKeyboard } from '@/lib/pressed';
 import { Cell } from './Cell';
 import { Emptiness } from './Emptiness';
 import { Heading } from './Heading';
@@ -29,11 +30,11 @@ export function RecordPart({ part, use, whenEmpty }: PartProps<RecordView>) {
               tabIndex={building ? 0 : undefined}
               onFocus={
                 building
-                  ? (event) => {
+                  ? byKeyboard((event: React.FocusEvent) => {
                       event.stopPropagation();
                       if (!isPicked(picked, part.id, column.id))
                         onPick?.({ part: part.id, item: column.id });
-                    }
+                    })
                   : undefined
               }
               onClick={

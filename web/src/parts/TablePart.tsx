@@ -10,6 +10,7 @@ import { useRef } from 'react';
 
 import type { ColumnView, RowsView, TableView, TotalView } from '@/api/client';
 import { unseen } from '@/ui/unseen';
+import { byKeyboard } from '@/lib/pressed';
 import { Cell } from './Cell';
 import { Emptiness } from './Emptiness';
 import { isPicked, type PartProps } from './model';
@@ -116,7 +117,7 @@ export function TablePart({ part, use, whenEmpty }: PartProps<TableView>) {
                     align={right(column)}
                     tabIndex={building ? 0 : undefined}
                     onClick={building ? pick(column.id) : undefined}
-                    onFocus={building ? pick(column.id) : undefined}
+                    onFocus={building ? byKeyboard(pick(column.id)) : undefined}
                     sortDirection={
                       rows.by === column.id ? (rows.descending ? 'desc' : 'asc') : false
                     }
