@@ -135,6 +135,11 @@ class OfferedController {
       return new Answered(
           client, served.operation().map(OperationId::text).orElse(path), served.response());
     } catch (RuntimeException e) {
+      // Rows that were replaced twice since this request began to wait are gone.
+      Optional<Offers.Ready> now = offers.find(ready.kept().id());
+      if (now.isPresent() && now.get() != ready) {
+        return answer(now.get(), asked, request);
+      }
       LOG.error("{} could not be answered", path, e);
       return new Answered(
           client,
