@@ -26,6 +26,7 @@ import org.mapsel.core.page.offer.Offer;
 import org.mapsel.core.page.offer.SourceOffers;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.run.DryRun;
+import org.mapsel.core.page.run.Happening;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.page.run.PageState;
@@ -112,7 +113,7 @@ class ReactionsTest {
     assertThat(bench.step(new PageEvent.Replied(true))).as("nothing is asked any more").isEmpty();
   }
 
-  private static List<DryRun.Happening> would(PageBench bench, PageState.Answer answer) {
+  private static List<Happening> would(PageBench bench, PageState.Answer answer) {
     PageState sampled = PageState.EMPTY.with(bench.call().id(), answer);
     return new DryRun(bench.plan(), sampled, new Formats(Locale.UK), PageBench.NOW).of(last(bench));
   }
@@ -124,15 +125,15 @@ class ReactionsTest {
 
     assertThat(would(bench, new PageState.Answer.Answered(answer("J-1", "J-2"), "x1")))
         .containsExactly(
-            new DryRun.Happening.Calls(bench.call().id(), RecordValue.empty()),
-            new DryRun.Happening.Says("2 jobs"),
-            new DryRun.Happening.Asks("Open the chart?"),
-            new DryRun.Happening.OpensAddress("https://saltmere.example/chart"));
+            new Happening.Calls(bench.call().id(), RecordValue.empty()),
+            new Happening.Says("2 jobs"),
+            new Happening.Asks("Open the chart?"),
+            new Happening.OpensAddress("https://saltmere.example/chart"));
     assertThat(would(bench, new PageState.Answer.Failed("The tide is out.")))
         .containsExactly(
-            new DryRun.Happening.Calls(bench.call().id(), RecordValue.empty()),
-            new DryRun.Happening.Fails(bench.call().id(), "The tide is out."),
-            new DryRun.Happening.Says("The tide is out."));
+            new Happening.Calls(bench.call().id(), RecordValue.empty()),
+            new Happening.Fails(bench.call().id(), "The tide is out."),
+            new Happening.Says("The tide is out."));
     assertThat(bench.state()).isEqualTo(before);
 
     bench.edit(
@@ -385,5 +386,34 @@ class ReactionsTest {
     assertThat(bench.findings()).isEmpty();
     bench.pressAndAnswer(answer("J-1"));
     assertThat(bench.cells()).containsExactly(List.of("J-1"));
+  }
+
+  @Test
+  void whatHappensIsToldInItsOrder() {
+    PageBench bench = asking();
+    Reaction pressed = last(bench);
+    PartId button = bench.part(Part.Button.class).id();
+
+    assertThat(bench.told(new PageEvent.Pressed(button)))
+        .containsExactly(
+            new Happening.Begins(pressed.id(), pressed.when()),
+            new Happening.Calls(bench.call().id(), RecordValue.empty()));
+    PageEffect.RunCall old = (PageEffect.RunCall) bench.press().getFirst();
+    PageEffect.RunCall call = (PageEffect.RunCall) bench.press().getFirst();
+    assertThat(bench.told(new PageEvent.Answered(old, answer("J-9"), "x0")))
+        .containsExactly(new Happening.ComesLate(bench.call().id()));
+    assertThat(bench.told(new PageEvent.Answered(call, answer("J-1"), "x1")))
+        .containsExactly(new Happening.Says("1 jobs"), new Happening.Asks("Open the chart?"));
+    assertThat(bench.told(new PageEvent.Replied(true)))
+        .containsExactly(new Happening.OpensAddress("https://saltmere.example/chart"));
+    assertThat(bench.told(new PageEvent.Entered(Map.of(bench.item("Tag").id(), Value.text("T-1")))))
+        .containsExactly(new Happening.Enters(bench.item("Tag").id(), Value.text("T-1")));
+
+    bench.edit(
+        new FillSlot(
+            new SlotId.OfPart(bench.page().id(), pressed.owner(), Reaction.CONDITION),
+            Optional.of(new Source.Formula("1 > 2"))));
+    assertThat(bench.told(new PageEvent.Pressed(button)))
+        .containsExactly(new Happening.HoldsNot(pressed.id(), pressed.when(), Optional.empty()));
   }
 }

@@ -31,6 +31,7 @@ import org.mapsel.core.page.edit.AppEditor;
 import org.mapsel.core.page.edit.FillSlot;
 import org.mapsel.core.page.edit.UseField;
 import org.mapsel.core.page.plan.PagePlan;
+import org.mapsel.core.page.run.Happening;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.page.run.PageRunner;
@@ -293,10 +294,19 @@ public final class PageBench {
   }
 
   public List<PageEffect> step(PageEvent event) {
+    return stepped(event).effects();
+  }
+
+  /** What happens on an event. */
+  public List<Happening> told(PageEvent event) {
+    return stepped(event).happenings();
+  }
+
+  private PageRunner.Stepped stepped(PageEvent event) {
     PageRunner.Stepped stepped =
         new PageRunner(plan(), new Formats(Locale.UK), NOW).step(state, event);
     state = stepped.state();
-    return stepped.effects();
+    return stepped;
   }
 
   /** Types into the input that is called so. */

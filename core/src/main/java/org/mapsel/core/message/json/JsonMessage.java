@@ -143,4 +143,11 @@ public final class JsonMessage {
     parser.nextToken();
     return parser;
   }
+
+  /** Like the other, over a message as text; places are counted in its characters. */
+  public static JsonParser parser(String message) {
+    JsonParser parser = FACTORY.createParser(ObjectReadContext.empty(), message);
+    parser.nextToken();
+    return parser;
+  }
 }
