@@ -67,6 +67,10 @@ export type ReactionStep = Schemas['StepView'];
 export type SlotView = Schemas['SlotView'];
 export type Run = Schemas['RunView'];
 export type RunAs = Schemas['RunRequest']['as'];
+export type TraceEntry = Schemas['TraceEntry'];
+export type TracedCall = Schemas['TracedCall'];
+export type Origin = Schemas['OriginView'];
+export type ShownAt = Schemas['ShownAtView'];
 export type Simulation = NonNullable<Schemas['RunRequest']['simulation']>;
 export type Folio = Schemas['Folio'];
 export type FolioEntry = Schemas['Entry'];
@@ -104,7 +108,6 @@ export type Offered = Schemas['OfferedView'];
 export type OfferedSettings = Schemas['OfferSettings'];
 export type Import = Schemas['ImportView'];
 export type Happening = Schemas['EventRequest']['event'];
-export type TracedCall = Schemas['TracedCall'];
 
 /** Any JSON; what it holds is told by the fields of a shape. */
 export type Json = unknown;

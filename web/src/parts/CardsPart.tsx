@@ -51,7 +51,11 @@ function Line({ part, one: { column, cell }, use, row, labelled }: LineProps) {
             })
           : undefined
       }
-      sx={isPicked(use.picked, part, column.id) ? { bgcolor: 'shallow' } : {}}
+      sx={
+        isPicked(use.picked, part, column.id) && (use.building || use.picked?.row === row)
+          ? { bgcolor: 'shallow' }
+          : {}
+      }
     >
       {labelled && (
         <Box component="span" sx={{ color: 'text.secondary' }}>

@@ -81,7 +81,11 @@ export function TablePart({ part, use, whenEmpty }: PartProps<TableView>) {
       }
       onPick({ part: part.id, item, ...(row === undefined ? {} : { row }) });
     };
-  const look = (item: string) => (isPicked(picked, part.id, item) ? { bgcolor: 'shallow' } : {});
+  // While it is built all of a column is meant; on a page that runs it is one value.
+  const look = (item: string, row?: number) =>
+    isPicked(picked, part.id, item) && (building || picked?.row === row)
+      ? { bgcolor: 'shallow' }
+      : {};
   // What was pressed last, as long as the rows do not show it yet.
   const wished = useRef<{ before: RowsView; by: string | undefined; descending: boolean }>(null);
   /** Up, down, and back to the order of the answer. */
@@ -161,7 +165,7 @@ export function TablePart({ part, use, whenEmpty }: PartProps<TableView>) {
                       data-label={column.label}
                       align={right(column)}
                       onClick={onPick ? pick(column.id, row.number) : undefined}
-                      sx={{ ...look(column.id), whiteSpace: lines(column) }}
+                      sx={{ ...look(column.id, row.number), whiteSpace: lines(column) }}
                     >
                       <span>
                         <Cell cell={row.cells[place]} column={column} />

@@ -1,8 +1,26 @@
 import Typography from '@mui/material/Typography';
 import type { TextView } from '@/api/client';
-import type { PartProps } from './model';
+import { isPicked, type PartProps } from './model';
 
 /** Words that stand on the page. */
-export function TextPart({ part }: PartProps<TextView>) {
-  return <Typography sx={{ whiteSpace: 'pre-line', maxWidth: '70ch' }}>{part.heading}</Typography>;
+export function TextPart({ part, use }: PartProps<TextView>) {
+  const { building, onPick, picked } = use;
+  return (
+    <Typography
+      onClick={
+        onPick && !building
+          ? () => {
+              onPick({ part: part.id });
+            }
+          : undefined
+      }
+      sx={{
+        whiteSpace: 'pre-line',
+        maxWidth: '70ch',
+        ...(!building && isPicked(picked, part.id) ? { bgcolor: 'shallow' } : {}),
+      }}
+    >
+      {part.heading}
+    </Typography>
+  );
 }

@@ -79,9 +79,11 @@ export function useRun(options: RunOptions) {
   const builder = as === 'BUILDER';
   const queries = useQueryClient();
   const [run, setRun] = useState<Run>();
+  const [turn, setTurn] = useState(0);
   const [typed, setTyped] = useState(options.start ?? {});
   const settled = (next: Run, sent: Record<string, Json>) => {
     setRun(next);
+    setTurn((before) => before + 1);
     setTyped((now) => notYetSent(now, sent));
     options.onShown?.(next.run);
     if (next.leads) options.onLead(next.leads);
@@ -235,6 +237,8 @@ export function useRun(options: RunOptions) {
   };
   return {
     run,
+    /** How many times something happened. */
+    turn,
     use,
     /** Whether something was typed that the server does not know yet. */
     unsent: Object.keys(typed).length > 0,

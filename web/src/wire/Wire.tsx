@@ -14,6 +14,7 @@ import { MONO } from '@/ui/fonts';
 import { Mark } from '@/ui/Mark';
 import { Waiting } from '@/ui/Waiting';
 import { layOut } from './layOut';
+import { inOther, sameSigns, type Span, spanInOther } from './places';
 import { exchangeQuery } from './queries';
 
 const Message = lazy(() => import('./Message'));
@@ -68,7 +69,35 @@ function Request({ exchange, pretty }: { exchange: ExchangeView; pretty: boolean
   );
 }
 
-function Answer({ exchange, pretty }: { exchange: ExchangeView; pretty: boolean }) {
+/** The body of an answer; places in it are those of its text as it came. */
+function AnswerBody({ exchange, pretty, mark, onPlace }: AnswerProps) {
+  const body = exchange.responseBody;
+  const laidOut = pretty && !exchange.cut ? layOut(body) : body;
+  const placed = mark !== undefined || onPlace !== undefined;
+  // A place can be told only where nothing but white space was changed.
+  const text = placed && !sameSigns(body, laidOut) ? body : laidOut;
+  return (
+    <Message
+      text={text}
+      label="Answer body"
+      mark={mark && spanInOther(body, text, mark)}
+      onPlace={
+        onPlace &&
+        ((at) => {
+          onPlace(inOther(text, body, at));
+        })
+      }
+    />
+  );
+}
+
+interface AnswerProps extends Places {
+  exchange: ExchangeView;
+  pretty: boolean;
+}
+
+function Answer(props: AnswerProps) {
+  const { exchange } = props;
   return (
     <Box component="section" aria-label="Answer" sx={{ minWidth: 0 }}>
       <Typography variant="h3" sx={{ mb: 0.5 }}>
@@ -81,27 +110,33 @@ function Answer({ exchange, pretty }: { exchange: ExchangeView; pretty: boolean 
       </Typography>
       {exchange.failure && <FindingList findings={[exchange.failure]} label="Failure" />}
       <Headers lines={exchange.responseHeaders} label="Answer headers" />
-      {exchange.responseBody && (
-        <Message
-          text={pretty && !exchange.cut ? layOut(exchange.responseBody) : exchange.responseBody}
-          label="Answer body"
-        />
-      )}
+      {exchange.responseBody && <AnswerBody {...props} />}
     </Box>
   );
 }
 
+interface Places {
+  /** What is looked at in the answer. */
+  mark?: Span | undefined;
+  /** A place in the answer is pressed. */
+  onPlace?: ((at: number) => void) | undefined;
+}
+
+interface Props extends Places {
+  exchange: string;
+}
+
 /** Request and answer as they were sent, each header with its reason. */
-export function Wire({ exchange }: { exchange: string }) {
+export function Wire({ exchange, ...places }: Props) {
   const query = useQuery(exchangeQuery(exchange));
   return (
     <Fetched query={query} what="Fetching the exchange">
-      {(data) => <BothMessages data={data} />}
+      {(data) => <BothMessages data={data} {...places} />}
     </Fetched>
   );
 }
 
-function BothMessages({ data }: { data: ExchangeView }) {
+function BothMessages({ data, ...places }: Places & { data: ExchangeView }) {
   const [raw, setRaw] = useState(false);
   const [copied, setCopied] = useState(false);
   return (
@@ -143,7 +178,7 @@ function BothMessages({ data }: { data: ExchangeView }) {
           }}
         >
           <Request exchange={data} pretty={!raw} />
-          <Answer exchange={data} pretty={!raw} />
+          <Answer exchange={data} pretty={!raw} {...places} />
         </Box>
       </Suspense>
     </Box>

@@ -8,7 +8,6 @@ import {
   droppedIn,
   filledBy,
   onlyHereEdit,
-  originOf,
   pickOf,
   rowOf,
   shownAs,
@@ -88,10 +87,6 @@ describe('what fills and shows a field', () => {
     expect(rowOf(call, { part: 'form_1' })).toBeUndefined();
     expect(pickOf(bench, call, row('in', 'day'))).toEqual({ part: 'form_1', item: 'day_2' });
     expect(pickOf(bench, call, row('in', 'limit'))).toBeUndefined();
-    expect(originOf(bench, { part: 'table_3', item: 'eta_4', row: 3 })?.path).toEqual([
-      'arrivals',
-      'etaUtc',
-    ]);
   });
 
   it('is the record of a derived field, not the place of its value', () => {

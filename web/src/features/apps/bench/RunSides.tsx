@@ -1,5 +1,3 @@
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { type ComponentProps, useState } from 'react';
 import type { Bench, Leads, Simulation } from '@/api/client';
 import { DrawnPage } from '@/parts/DrawnPage';
@@ -10,7 +8,8 @@ import { Split } from '@/ui/Split';
 import { ReplayNote } from '@/ui/ReplayNote';
 import { Waiting } from '@/ui/Waiting';
 import { PageSide } from './PageSide';
-import { Trace } from './Trace';
+import { Trace } from './trace/Trace';
+import { NO_SIMULATION, RunTools } from './RunTools';
 
 interface Props {
   app: string;
@@ -30,16 +29,21 @@ interface At {
 
 /** The bench while the page runs: real requests on the right, their trace on the left. */
 export function RunSides(props: Props) {
-  const [simulation, setSimulation] = useState<Simulation>('NONE');
+  const [simulation, setSimulation] = useState<Simulation>(NO_SIMULATION);
+  const [times, setTimes] = useState(0);
   const [way, setWay] = useState<At[]>([{ page: props.page, seen: false }]);
   const at = way.at(-1) ?? { page: props.page, seen: false };
   return (
     <Running
-      key={way.length}
+      key={`${times} ${way.length}`}
       {...props}
       at={at}
       simulation={simulation}
       onSimulate={setSimulation}
+      onAnew={() => {
+        setTimes(times + 1);
+        setWay([{ page: props.page, seen: false }]);
+      }}
       onShown={(run) => {
         setWay((before) => [...before.slice(0, -1), { page: at.page, run, seen: at.seen }]);
       }}
@@ -61,20 +65,26 @@ interface RunningProps extends Props {
   at: At;
   simulation: Simulation;
   onSimulate: (simulation: Simulation) => void;
+  onAnew: () => void;
   onShown: (run: string) => void;
   onLead: (leads: Leads) => void;
 }
 
-const SIMULATIONS = {
-  NONE: 'real requests',
-  SLOW: 'real requests, 3 s later',
-  FAILING: 'as if every service failed',
-  DROPPED: 'as if every answer broke off',
-} as const satisfies Record<Simulation, string>;
-
 function Running(props: RunningProps) {
-  const { app, page, bench, picked, onPick, side, at, simulation, onSimulate, onShown, onLead } =
-    props;
+  const {
+    app,
+    page,
+    bench,
+    picked,
+    onPick,
+    side,
+    at,
+    simulation,
+    onSimulate,
+    onAnew,
+    onShown,
+    onLead,
+  } = props;
   const first = at.page === page && !at.run;
   const live = useRun({
     app,
@@ -94,31 +104,25 @@ function Running(props: RunningProps) {
       leftSize="38%"
       left={
         <div style={{ height: '100%', overflow: 'auto' }}>
-          <Trace bench={bench} run={live.run} busy={live.use.busy} picked={picked} />
+          <Trace
+            run={live.run}
+            turn={live.turn}
+            busy={live.use.busy}
+            picked={picked}
+            onPick={onPick}
+          />
         </div>
       }
       right={
         <PageSide
           {...side}
           note={
-            <TextField
-              select
-              variant="standard"
-              value={simulation}
-              slotProps={{
-                select: { SelectDisplayProps: { 'aria-label': 'How services look' } },
-                input: { disableUnderline: simulation === 'NONE' },
-              }}
-              onChange={(event) => {
-                onSimulate(event.target.value as Simulation);
-              }}
-            >
-              {Object.entries(SIMULATIONS).map(([value, words]) => (
-                <MenuItem key={value} value={value}>
-                  {words}
-                </MenuItem>
-              ))}
-            </TextField>
+            <RunTools
+              calls={bench.calls}
+              simulation={simulation}
+              onSimulate={onSimulate}
+              onAnew={onAnew}
+            />
           }
         >
           {live.error && <Problem error={live.error} onRetry={live.again} />}

@@ -54,22 +54,6 @@ export function pickOf(bench: Bench, call: PageCall, row: FieldRow): Picked | un
   return shown && { part: shown.part, ...(shown.item ? { item: shown.item } : {}) };
 }
 
-export interface Origin {
-  call: PageCall;
-  path: Path;
-}
-
-/** The returned field behind what is picked on the page. */
-export function originOf(bench: Bench, picked: Picked): Origin | undefined {
-  for (const call of bench.calls) {
-    const shown = call.shown.find(
-      (one) => one.part === picked.part && one.item !== undefined && one.item === picked.item,
-    );
-    if (shown) return { call, path: shown.path };
-  }
-  return undefined;
-}
-
 /** The call whose field sheet has what is picked on the page: it shows it, or is filled by it. */
 export const callOf = (bench: Bench, picked: Picked): PageCall | undefined =>
   bench.calls.find((call) => rowOf(call, picked) !== undefined);

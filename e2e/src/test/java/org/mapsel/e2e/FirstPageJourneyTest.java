@@ -93,7 +93,7 @@ class FirstPageJourneyTest {
   }
 
   private static void wireShowsBothMessages(User user) {
-    user.press("Show the wire");
+    user.press("What went in and out");
     assertThat(user.page.getByLabel("Request body")).containsText("<day>2031-05-14</day>");
     assertThat(user.page.getByLabel("Answer body")).containsText("ListArrivalsResponse");
     user.sees("because SOAP 1.2 has a media type of its own and names the action inside it");

@@ -6,7 +6,9 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
+import com.microsoft.playwright.options.KeyboardModifier;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -183,7 +185,7 @@ class PagesJourneyTest {
     line(2, "Item").fill("Paint");
     user.press("Order");
     user.sees("No connection to http://localhost:7391/orders");
-    user.press("Show the wire");
+    user.press("What went in and out");
     assertThat(user.page.locator("body")).containsText("Paint");
     assertThat(user.page.locator("body")).containsText("Rope");
     user.press("Take line 1 away");
@@ -200,10 +202,41 @@ class PagesJourneyTest {
     user.build("yard-board", "List cranes").run(true);
     user.sees("12 rows");
     user.page.getByLabel("How services look").click();
-    user.role(AriaRole.OPTION, "real requests, 3 s later").click();
+    user.role(AriaRole.OPTION, "3 s later").click();
     user.press("List cranes").press("Stop waiting");
     user.sees("was not waited for any longer");
     user.sees("12 rows");
+  }
+
+  @Test
+  void aValueIsFollowedToItsBytesAndBytesToTheirValue() {
+    user.build("duty-desk", "List arrivals").run(true);
+    user.type("Day", "2031-05-14").press("List arrivals");
+    user.sees("When List arrivals is pressed").sees("calls ListArrivals with Day 2031-05-14");
+    cell("Salt Wren").click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.ALT)));
+    Locator way = user.role(AriaRole.REGION, "How this value came to be");
+    assertThat(way.locator("mark")).hasText("Salt Wren");
+    assertThat(way).containsText("day = 2031-05-14, from Day");
+    user.press("Show it in the wire");
+    assertThat(user.page.locator(".looked-at")).hasText("Salt Wren");
+
+    way.getByLabel("Answer body").getByText(">S-20417<").first().click();
+    user.sees("arrivals › number 2 › vessel › hullNumber").sees("is shown in");
+    user.press("Hull of Arrivals, row 2");
+    assertThat(way.locator("mark")).hasText("S-20417");
+
+    user.page.getByLabel("How services look").click();
+    user.role(AriaRole.OPTION, "as if it failed").click();
+    user.press("Start over").press("List arrivals");
+    user.sees("which fails: ");
+    user.page.getByLabel("How services look").click();
+    user.role(AriaRole.OPTION, "answered from samples").click();
+    user.press("List arrivals");
+    user.sees("answered, status 200");
+  }
+
+  private Locator cell(String text) {
+    return user.page.locator("td").filter(new Locator.FilterOptions().setHasText(text)).first();
   }
 
   @Test

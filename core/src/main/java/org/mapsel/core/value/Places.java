@@ -1,6 +1,5 @@
 package org.mapsel.core.value;
 
-import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -81,30 +80,30 @@ public final class Places {
 
   /** Where a text stands, the first time; nothing if nowhere. */
   public static Optional<FieldPath> ofText(Value from, String text) {
-    return texts(new Placed(FieldPath.ROOT, from), text).findFirst();
+    TextValue sought = new TextValue(text);
+    return leaves(new Placed(FieldPath.ROOT, from))
+        .filter(placed -> placed.value().equals(sought))
+        .map(Placed::place)
+        .findFirst();
   }
 
-  private static Stream<FieldPath> texts(Placed placed, String text) {
+  /** The places of all simple values, in their order. */
+  public static Stream<FieldPath> simple(Value from) {
+    return leaves(new Placed(FieldPath.ROOT, from)).map(Placed::place);
+  }
+
+  private static Stream<Placed> leaves(Placed placed) {
     return switch (placed.value()) {
       case ListValue list ->
           IntStream.range(0, list.items().size())
               .boxed()
-              .flatMap(at -> texts(item(placed, list, at), text));
+              .flatMap(at -> leaves(item(placed, list, at)));
       case RecordValue record ->
           record.toMap().entrySet().stream()
               .flatMap(
                   field ->
-                      texts(
-                          new Placed(placed.place().then(field.getKey()), field.getValue()), text));
-      case TextValue found ->
-          found.text().equals(text) ? Stream.of(placed.place()) : Stream.empty();
-      default -> Stream.empty();
+                      leaves(new Placed(placed.place().then(field.getKey()), field.getValue())));
+      default -> Stream.of(placed);
     };
-  }
-
-  /** The way to a place by names alone, as descriptions have it. */
-  public static FieldPath names(FieldPath place) {
-    return new FieldPath(
-        List.copyOf(place.steps().stream().filter(Step.Name.class::isInstance).toList()));
   }
 }

@@ -16,7 +16,6 @@ import org.mapsel.core.mapping.Reach;
 import org.mapsel.core.mapping.Scope;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.Formats;
-import org.mapsel.core.model.Look;
 import org.mapsel.core.model.Looks;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Call;
@@ -27,6 +26,7 @@ import org.mapsel.core.page.kind.SlotTypes;
 import org.mapsel.core.page.offer.PairSuggestion;
 import org.mapsel.core.page.offer.PairSuggestions;
 import org.mapsel.core.page.offer.SourceOffers;
+import org.mapsel.core.page.plan.PagePlan;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.run.DryRun;
 import org.mapsel.core.page.run.Rows;
@@ -42,10 +42,6 @@ import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.ValueType;
-import org.mapsel.core.value.BooleanValue;
-import org.mapsel.core.value.NumberValue;
-import org.mapsel.core.value.TimeValue;
-import org.mapsel.core.value.Value;
 import org.mapsel.server.apps.BenchViews.BenchView;
 import org.mapsel.server.apps.BenchViews.CallView;
 import org.mapsel.server.apps.BenchViews.FilledView;
@@ -94,13 +90,15 @@ class Bench {
     Apps.CheckedApp checked = apps.checked(appId);
     App app = checked.kept().app();
     Page page = page(app, pageId);
+    PagePlan plan = checked.checked().pages().get(page.id()).plan();
+    PageReach reach = new PageReach(app, page, apps.services());
     return new BenchPage(
         checked.checked(),
         app,
         page,
-        checked.checked().pages().get(page.id()).plan(),
-        new PageReach(app, page, apps.services()),
-        new Looks(app.model()));
+        plan,
+        reach,
+        new PageWords(app, page, plan, reach, new Looks(app.model())));
   }
 
   static Page page(App app, String id) {
@@ -132,14 +130,14 @@ class Bench {
                     new FilledView(
                         parameter.path(),
                         parameter.mapping().source(),
-                        known.words(parameter.mapping().source()),
+                        known.told().words(parameter.mapping().source()),
                         parameter.mapping().likely()))
             .toList();
     return new CallView(
         call.id(),
         call.service(),
         call.operation(),
-        known.nameOf(call),
+        known.told().nameOf(call),
         call.endpoint(),
         sample.map(one -> one.origin().label()).orElse("gone"),
         filled,
@@ -154,7 +152,7 @@ class Bench {
           part instanceof Part.OverRows table
               ? table.rows().flatMap(mapping -> path(mapping.source(), call, Optional.empty()))
               : Optional.empty();
-      String name = known.nameOf(part);
+      String name = known.told().nameOf(part);
       rows.ifPresent(path -> shown.add(new ShownView(path, part.id(), null, "rows of " + name)));
       for (int i = 0; i < part.items().size(); i++) {
         Item item = part.items().get(i);
@@ -205,7 +203,7 @@ class Bench {
                         offer.source(),
                         offer.group(),
                         offer.words(),
-                        shown(formats, offer.value()),
+                        HappeningWords.shown(formats, offer.value()),
                         offer.note()))
             .toList();
   }
@@ -254,7 +252,7 @@ class Bench {
         new MappingPlanner(known.app().model())
             .plan(new Mapping(pair.source()), Expected.ANYTHING, known.reach().outside())
             .value()
-            .map(one -> shown(formats, one.value(scope)))
+            .map(one -> HappeningWords.shown(formats, one.value(scope)))
             .orElse("");
     return new PairView(
         pair.slot(),
@@ -265,7 +263,7 @@ class Bench {
         pair.parameter().parameter(),
         pair.given(),
         pair.source(),
-        known.words(pair.source()),
+        known.told().words(pair.source()),
         value,
         pair.converted(),
         pair.score(),
@@ -288,20 +286,6 @@ class Bench {
         .filter(rows -> !rows.isEmpty())
         .map(rows -> scope.at(rows.get(0)))
         .orElse(scope);
-  }
-
-  static String shown(Formats formats, Value value) {
-    ScalarType type =
-        switch (value) {
-          case NumberValue number -> ScalarType.DECIMAL;
-          case BooleanValue yes -> ScalarType.BOOLEAN;
-          case TimeValue time ->
-              time.kind() == TimeValue.Kind.DATE ? ScalarType.DATE : ScalarType.DATE_TIME;
-          default -> ScalarType.TEXT;
-        };
-    return value.isAbsent()
-        ? ""
-        : formats.show(value, Look.words(new ValueType.Simple(type, false)));
   }
 
   FormulaView formula(
@@ -331,11 +315,11 @@ class Bench {
                                     name,
                                     one.type().scalar().map(ScalarType::words).orElse("record"),
                                     one.type().scalar().isPresent()
-                                        ? shown(formats, one.value(scope))
+                                        ? HappeningWords.shown(formats, one.value(scope))
                                         : "",
                                     inside(one.type())))));
     return new FormulaView(
-        planned.value().map(one -> shown(formats, one.value(scope))).orElse(null),
+        planned.value().map(one -> HappeningWords.shown(formats, one.value(scope))).orElse(null),
         FindingView.of(planned.findings()),
         variables);
   }

@@ -89,7 +89,8 @@ final class BenchItems {
                 })
         .map(
             around ->
-                new PlaceView(around.id(), known.nameOf(around), around instanceof Part.OverRows))
+                new PlaceView(
+                    around.id(), known.told().nameOf(around), around instanceof Part.OverRows))
         .toList();
   }
 
@@ -127,7 +128,7 @@ final class BenchItems {
     return new InputSettings(
         known.plan().inputs().get(input.id()).kind(),
         input.kind().isPresent(),
-        input.options().map(options -> known.words(options.rows().source())).orElse(""));
+        input.options().map(options -> known.told().words(options.rows().source())).orElse(""));
   }
 
   private static String kind(Part part) {

@@ -9,6 +9,7 @@ import org.mapsel.core.service.Service;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.samples.SampleStore;
+import org.mapsel.server.samples.Simulation;
 import org.mapsel.server.services.Editions;
 import org.mapsel.server.services.Workspace;
 import org.mapsel.server.web.Problem;
@@ -53,7 +54,7 @@ class KnownOperations {
      */
     Recorder.Wanted wanted(RecordValue parameters, Optional<String> environment) {
       return new Recorder.Wanted(
-          id, service, operation, endpoint, parameters, Set.of(), environment);
+          id, service, operation, endpoint, parameters, Set.of(), environment, Simulation.NONE);
     }
   }
 

@@ -16,9 +16,12 @@ import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
+import org.mapsel.server.apps.PageWords;
+import org.mapsel.server.runs.RunViews.SimulationView;
 import org.mapsel.server.runs.RunViews.TracedCall;
 import org.mapsel.server.runs.RunViews.TracedParameter;
 import org.mapsel.server.samples.Recorder;
+import org.mapsel.server.samples.Simulation;
 import org.mapsel.server.web.FindingView;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
@@ -37,18 +40,27 @@ class PageCalls {
    * Calls that were made.
    *
    * @param events what they answered, for the page to go on with
-   * @param trace each of them for those who build the page
+   * @param trace each of them, for those who build the page; none for others
    */
   record Made(List<PageEvent> events, List<TracedCall> trace) {}
 
-  /** Makes the calls that a page wants, at once where they are wanted at once. */
-  Made made(Running running, List<PageEffect> effects, UnaryOperator<Exchanger> way) {
+  /**
+   * Makes the calls that a page wants, at once where they are wanted at once.
+   *
+   * @param simulation how services are made to look
+   * @param way what every request goes through
+   */
+  Made made(
+      Running running,
+      List<PageEffect> effects,
+      SimulationView simulation,
+      UnaryOperator<Exchanger> way) {
     List<PageEffect.RunCall> calls = new ArrayList<>();
     List<Recorder.Wanted> wanted = new ArrayList<>();
     for (PageEffect effect : effects) {
       if (effect instanceof PageEffect.RunCall run) {
         calls.add(run);
-        wanted.add(wanted(running, run));
+        wanted.add(wanted(running, run, simulation.of(run.call())));
       }
     }
     List<Recorder.Recorded> recorded = recorder.callAll(wanted, way);
@@ -57,7 +69,10 @@ class PageCalls {
     for (int i = 0; i < calls.size(); i++) {
       PageEffect.RunCall run = calls.get(i);
       Recorder.Recorded one = recorded.get(i);
-      if (running.builder() && one.sent().isPresent()) {
+      // What was made up is no answer of the service.
+      boolean real =
+          wanted.get(i).look() == Simulation.NONE || wanted.get(i).look() == Simulation.SLOW;
+      if (running.builder() && real && one.sent().isPresent()) {
         recorder.keepLast(
             wanted.get(i).serviceId(),
             wanted.get(i).service(),
@@ -67,8 +82,12 @@ class PageCalls {
       }
       PageEvent event = event(run, one);
       events.add(event);
+      if (!running.builder()) {
+        continue;
+      }
       trace.add(
           traced(
+              running.words(),
               running.page().call(run.call()).orElseThrow(),
               wanted.get(i).operation(),
               run.parameters(),
@@ -78,7 +97,7 @@ class PageCalls {
     return new Made(events, trace);
   }
 
-  private Recorder.Wanted wanted(Running running, PageEffect.RunCall run) {
+  private Recorder.Wanted wanted(Running running, PageEffect.RunCall run, Simulation look) {
     Call call = running.page().call(run.call()).orElseThrow();
     ServiceLookup.Pinned pinned =
         running
@@ -99,7 +118,8 @@ class PageCalls {
         call.endpoint(),
         run.parameters(),
         running.builder() ? Set.of() : running.plan().wanted().getOrDefault(call.id(), Set.of()),
-        running.environmentOf(call.service()));
+        running.environmentOf(call.service()),
+        look);
   }
 
   private static PageEvent event(PageEffect.RunCall run, Recorder.Recorded recorded) {
@@ -126,6 +146,7 @@ class PageCalls {
   }
 
   private static TracedCall traced(
+      PageWords words,
       Call call,
       Operation operation,
       RecordValue parameters,
@@ -136,7 +157,11 @@ class PageCalls {
       Value value = parameters.at(parameter.path());
       // What stands in a record that is filled as a whole is told with it.
       if (!value.isAbsent() && call.around(parameter.path()).isEmpty()) {
-        sent.add(new TracedParameter(parameter.path(), ValueJson.writeForDoubles(value)));
+        sent.add(
+            new TracedParameter(
+                parameter.path(),
+                ValueJson.writeForDoubles(value),
+                words.words(parameter.mapping().source())));
       }
     }
     return new TracedCall(

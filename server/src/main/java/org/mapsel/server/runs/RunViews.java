@@ -8,7 +8,9 @@ import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.page.view.PageView;
+import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.PartId;
 import org.mapsel.server.samples.Simulation;
 import org.mapsel.server.web.FindingView;
 import tools.jackson.databind.JsonNode;
@@ -34,12 +36,27 @@ final class RunViews {
       @Nullable Long release,
       Map<String, JsonNode> inputs,
       Map<String, String> arguments,
-      @Nullable Simulation simulation,
+      @Nullable SimulationView simulation,
       @Nullable String stop) {
     RunRequest {
       Objects.requireNonNull(as);
       inputs = Map.copyOf(inputs);
       arguments = Map.copyOf(arguments);
+    }
+  }
+
+  /**
+   * How services are made to look.
+   *
+   * @param call the only call that meets them so; nothing if all do
+   */
+  record SimulationView(Simulation how, @Nullable String call) {
+    SimulationView {
+      Objects.requireNonNull(how);
+    }
+
+    Simulation of(CallId other) {
+      return call == null || call.equals(other.text()) ? how : Simulation.NONE;
     }
   }
 
@@ -62,7 +79,7 @@ final class RunViews {
   record EventRequest(
       Map<String, JsonNode> inputs,
       Happening event,
-      @Nullable Simulation simulation,
+      @Nullable SimulationView simulation,
       @Nullable String stop) {
     EventRequest {
       Objects.requireNonNull(event);
@@ -118,14 +135,14 @@ final class RunViews {
    * What it came to.
    *
    * @param leads where the visitor is to go now; nothing to stay
-   * @param trace the calls that were made; none for a visitor
+   * @param trace what happened, in its order; nothing for a visitor
    * @param replayed the names of the services that are answered for from samples
    */
   record RunView(
       String run,
       PageView page,
       @Nullable Leads leads,
-      List<TracedCall> trace,
+      List<TraceEntry> trace,
       List<String> replayed) {}
 
   /** Where a page leads. */
@@ -156,6 +173,24 @@ final class RunViews {
     record Outside(String address) implements Leads {}
   }
 
+  /**
+   * Something that happened.
+   *
+   * @param atMillis how long after the press that it follows from
+   * @param call what was called, where that is it
+   */
+  record TraceEntry(TraceKind kind, long atMillis, String words, @Nullable TracedCall call) {}
+
+  /** What kind of thing happened. */
+  enum TraceKind {
+    /** The visitor did something, or a reaction began. */
+    EVENT,
+    /** A step was taken. */
+    STEP,
+    /** Something did not happen. */
+    PASSED_OVER
+  }
+
   /** A call on the way: what went in, what became of it. */
   record TracedCall(
       String call,
@@ -168,8 +203,61 @@ final class RunViews {
       @Nullable OffsetDateTime startedAt,
       List<FindingView> findings) {}
 
-  /** A parameter as it was sent. */
-  record TracedParameter(FieldPath path, JsonNode value) {}
+  /**
+   * A parameter as it was sent.
+   *
+   * @param from where it came from, in words
+   */
+  record TracedParameter(FieldPath path, JsonNode value, String from) {}
+
+  /**
+   * Where a value on the page comes from.
+   *
+   * @param source in words
+   * @param how how it is made, where that is a formula, a pattern or a key; empty otherwise
+   * @param value as people read it; nothing where it is no single value
+   * @param answer where in an answer it stands
+   * @param from what it is made of in turn
+   */
+  record OriginView(
+      String source,
+      String how,
+      @Nullable String value,
+      @Nullable InAnswerView answer,
+      List<OriginView> from) {}
+
+  /**
+   * A value in an answer.
+   *
+   * @param place with the numbers of items where there are lists
+   * @param exchange where what went over the wire is kept; nothing if it is a sample
+   * @param mark where in the text of the answer it stands; nothing where that cannot be told
+   */
+  record InAnswerView(
+      CallId call,
+      String operation,
+      FieldPath place,
+      @Nullable String exchange,
+      @Nullable MarkView mark) {}
+
+  /**
+   * Characters of an answer, from 0; the end is behind the last one.
+   *
+   * @param line what stands around it
+   * @param from where in that the characters start
+   */
+  record MarkView(int start, int end, String line, int from) {}
+
+  /**
+   * What is made of a place in an answer.
+   *
+   * @param field the field that it is read into; nothing if it is read into none
+   * @param shown where on the page that is seen
+   */
+  record SeenView(@Nullable FieldPath field, List<ShownAtView> shown) {}
+
+  /** A place on the page. */
+  record ShownAtView(PartId part, @Nullable PartId item, @Nullable Integer row, String words) {}
 
   /**
    * What a part says on a page that was just opened.

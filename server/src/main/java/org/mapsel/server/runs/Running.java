@@ -2,10 +2,12 @@ package org.mapsel.server.runs;
 
 import java.util.Map;
 import java.util.Optional;
+import org.mapsel.core.model.Looks;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.plan.PagePlan;
 import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.server.apps.PageWords;
 
 /** A page that runs, in the version of the app that it was opened in. */
 record Running(
@@ -26,5 +28,10 @@ record Running(
 
   Page page() {
     return plan.page();
+  }
+
+  /** What people call the things of the page. */
+  PageWords words() {
+    return new PageWords(app, page(), plan, reach, new Looks(app.model()));
   }
 }

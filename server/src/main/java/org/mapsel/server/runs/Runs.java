@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.model.Formats;
+import org.mapsel.core.page.run.Happening;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.page.run.PageRunner;
@@ -26,12 +27,13 @@ import org.mapsel.core.ref.PartId;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
+import org.mapsel.server.apps.HappeningWords;
 import org.mapsel.server.apps.Releases;
 import org.mapsel.server.entry.Entry;
 import org.mapsel.server.runs.RunViews.EventRequest;
 import org.mapsel.server.runs.RunViews.RunRequest;
 import org.mapsel.server.runs.RunViews.RunView;
-import org.mapsel.server.runs.RunViews.TracedCall;
+import org.mapsel.server.runs.RunViews.SimulationView;
 import org.mapsel.server.samples.Simulation;
 import org.mapsel.server.samples.Stops;
 import org.mapsel.server.web.Problem;
@@ -68,23 +70,29 @@ class Runs {
   /** What happened on the way: the calls that were made, and where the page leads. */
   private static final class Course {
     private final UnaryOperator<Exchanger> way;
-    private final List<TracedCall> trace = new ArrayList<>();
+    private final SimulationView simulation;
+    private final RunTrace trace;
     private Optional<RunViews.Leads> leads = Optional.empty();
     private PageState state;
 
     /**
      * @param way what every request to a service goes through
+     * @param simulation how services are made to look
      * @param state of the page before
+     * @param trace what happened is told to
      */
-    Course(UnaryOperator<Exchanger> way, PageState state) {
+    Course(
+        UnaryOperator<Exchanger> way, SimulationView simulation, PageState state, RunTrace trace) {
       this.way = way;
+      this.simulation = simulation;
       this.state = state;
+      this.trace = trace;
     }
   }
 
   /** Visitors meet services as they are. */
-  private static Simulation simulation(Running running, @Nullable Simulation wished) {
-    return running.builder() && wished != null ? wished : Simulation.NONE;
+  private static SimulationView simulation(Running running, @Nullable SimulationView wished) {
+    return running.builder() && wished != null ? wished : new SimulationView(Simulation.NONE, null);
   }
 
   private static Problem over() {
@@ -153,7 +161,14 @@ class Runs {
   RunView again(String id, Locale locale) {
     RunStore.Kept kept = kept(id);
     Running running = pages.running(kept);
-    return view(running, new Course(UnaryOperator.identity(), state(kept, running)), locale);
+    return view(
+        running,
+        new Course(
+            UnaryOperator.identity(),
+            simulation(running, null),
+            state(kept, running),
+            new RunTrace(clock.millis())),
+        locale);
   }
 
   /** Something happens on an open page. */
@@ -202,7 +217,7 @@ class Runs {
         running.id(),
         views(running, course.state, locale).page(),
         course.leads.orElse(null),
-        running.builder() ? course.trace : List.of(),
+        running.builder() ? course.trace.entries() : List.of(),
         pages.replayed(running));
   }
 
@@ -210,19 +225,19 @@ class Runs {
   private RunView happen(
       Running running,
       List<PageEvent> first,
-      Simulation simulation,
+      SimulationView simulation,
       @Nullable String stop,
       Locale locale) {
     try (Stops.Waiting waiting = stops.waiting(stop == null ? "" : stop)) {
-      Course course = happen(running, first, real -> waiting.over(simulation.over(real)), locale);
+      Course course =
+          new Course(waiting::over, simulation, PageState.EMPTY, new RunTrace(clock.millis()));
+      happen(running, first, course, locale);
       return view(running, course, locale);
     }
   }
 
   /** Lets events happen one after the other, and what calls answer as further events. */
-  private Course happen(
-      Running running, List<PageEvent> first, UnaryOperator<Exchanger> way, Locale locale) {
-    Course course = new Course(way, PageState.EMPTY);
+  private void happen(Running running, List<PageEvent> first, Course course, Locale locale) {
     Deque<PageEvent> events = new ArrayDeque<>(first);
     int left = MOST_EVENTS;
     while (!events.isEmpty()) {
@@ -233,11 +248,10 @@ class Runs {
         throw Problem.conflict("SERVER_RUN_ENDLESS", "limit", String.valueOf(MOST_EVENTS));
       }
       effects.forEach(effect -> lead(running, effect, course, locale));
-      PageCalls.Made made = calls.made(running, effects, course.way);
+      PageCalls.Made made = calls.made(running, effects, course.simulation, course.way);
       events.addAll(made.events());
-      course.trace.addAll(made.trace());
+      course.trace.made(made.trace());
     }
-    return course;
   }
 
   /** Goes where the page leads; of several ways the last one is taken. */
@@ -256,12 +270,10 @@ class Runs {
                 running.builder(),
                 Optional.of(running.id()));
         Course further =
-            happen(
-                opened,
-                List.of(new PageEvent.Opened(go.arguments(), go.messages())),
-                course.way,
-                locale);
-        course.trace.addAll(further.trace);
+            new Course(course.way, course.simulation, PageState.EMPTY, course.trace.further());
+        happen(
+            opened, List.of(new PageEvent.Opened(go.arguments(), go.messages())), further, locale);
+        course.trace.add(further.trace);
         course.leads =
             Optional.of(
                 further.leads.orElseGet(
@@ -307,8 +319,10 @@ class Runs {
   /** Takes events up to the first that leads to something, and keeps the state after them. */
   private List<PageEffect> step(
       Running running, Deque<PageEvent> events, Course course, Locale locale) {
-    PageRunner runner = new PageRunner(running.plan(), new Formats(locale), clock.instant());
+    Formats formats = new Formats(locale);
+    PageRunner runner = new PageRunner(running.plan(), formats, clock.instant());
     List<PageEffect> effects = new ArrayList<>();
+    List<Happening> happenings = new ArrayList<>();
     boolean there =
         store.change(
             running.id(),
@@ -317,6 +331,7 @@ class Runs {
               while (!events.isEmpty() && effects.isEmpty()) {
                 PageRunner.Stepped stepped = runner.step(state, events.poll());
                 effects.addAll(stepped.effects());
+                happenings.addAll(stepped.happenings());
                 state = stepped.state();
               }
               course.state = state;
@@ -324,6 +339,9 @@ class Runs {
             });
     if (!there) {
       throw over();
+    }
+    if (running.builder()) {
+      course.trace.tell(happenings, new HappeningWords(running.words(), formats), clock.millis());
     }
     return effects;
   }

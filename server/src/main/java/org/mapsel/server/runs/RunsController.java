@@ -1,12 +1,15 @@
 package org.mapsel.server.runs;
 
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.page.view.PartView;
 import org.mapsel.server.entry.Entry;
 import org.mapsel.server.runs.RunViews.EventRequest;
 import org.mapsel.server.runs.RunViews.FigureView;
+import org.mapsel.server.runs.RunViews.OriginView;
 import org.mapsel.server.runs.RunViews.RunRequest;
 import org.mapsel.server.runs.RunViews.RunView;
+import org.mapsel.server.runs.RunViews.SeenView;
 import org.mapsel.server.samples.Stops;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -25,10 +28,12 @@ class RunsController {
 
   private final Runs runs;
   private final Figures figures;
+  private final Traces traces;
   private final Stops stops;
   private final Entry entry;
 
-  RunsController(Runs runs, Figures figures, Stops stops, Entry entry) {
+  RunsController(Runs runs, Figures figures, Traces traces, Stops stops, Entry entry) {
+    this.traces = traces;
     this.stops = stops;
     this.entry = entry;
     this.figures = figures;
@@ -63,6 +68,26 @@ class RunsController {
   @GetMapping("/runs/{run}")
   RunView again(@PathVariable String run, Locale locale) {
     return runs.again(run, locale);
+  }
+
+  /**
+   * Where something on the page comes from, for those who build it.
+   *
+   * @param owner a column, a field, an input or a part
+   */
+  @GetMapping("/runs/{run}/origins/{owner}")
+  OriginView origin(
+      @PathVariable String run,
+      @PathVariable String owner,
+      @RequestParam(required = false) @Nullable Integer row,
+      Locale locale) {
+    return traces.origin(run, owner, row, locale);
+  }
+
+  /** Where on the page something of an answer is seen, for those who build it. */
+  @GetMapping("/runs/{run}/exchanges/{exchange}/shown")
+  SeenView shown(@PathVariable String run, @PathVariable String exchange, @RequestParam int at) {
+    return traces.shown(run, exchange, at);
   }
 
   /** Stops waiting for services in what goes by a key. */

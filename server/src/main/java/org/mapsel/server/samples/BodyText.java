@@ -14,17 +14,20 @@ final class BodyText {
   private BodyText() {}
 
   static String of(ExchangeStore.Kept kept) {
-    Charset charset =
-        kept.responseHeaders().entrySet().stream()
-            .filter(header -> header.getKey().equalsIgnoreCase("content-type"))
-            .flatMap(header -> header.getValue().stream())
-            .map(CHARSET::matcher)
-            .filter(Matcher::find)
-            .map(matcher -> matcher.group(1))
-            .flatMap(name -> known(name).stream())
-            .findFirst()
-            .orElse(StandardCharsets.UTF_8);
-    return new String(kept.responseBody(), charset);
+    return new String(kept.responseBody(), charset(kept));
+  }
+
+  /** What the answer says that it is written in. */
+  static Charset charset(ExchangeStore.Kept kept) {
+    return kept.responseHeaders().entrySet().stream()
+        .filter(header -> header.getKey().equalsIgnoreCase("content-type"))
+        .flatMap(header -> header.getValue().stream())
+        .map(CHARSET::matcher)
+        .filter(Matcher::find)
+        .map(matcher -> matcher.group(1))
+        .flatMap(name -> known(name).stream())
+        .findFirst()
+        .orElse(StandardCharsets.UTF_8);
   }
 
   private static Optional<Charset> known(String name) {

@@ -3,8 +3,11 @@ package org.mapsel.server.samples;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
@@ -130,6 +133,7 @@ public class Recorder {
    * What is to be called for a service of the workspace.
    *
    * @param environment where; the one that builders call if nothing is said
+   * @param look how the service is made to look
    */
   public record Wanted(
       String serviceId,
@@ -138,7 +142,8 @@ public class Recorder {
       EndpointId endpoint,
       RecordValue parameters,
       Set<FieldPath> fields,
-      Optional<String> environment) {
+      Optional<String> environment,
+      Simulation look) {
 
     /** The same by builders, who call all services where they are set to. */
     public Wanted(
@@ -148,7 +153,15 @@ public class Recorder {
         EndpointId endpoint,
         RecordValue parameters,
         Set<FieldPath> fields) {
-      this(serviceId, service, operation, endpoint, parameters, fields, Optional.empty());
+      this(
+          serviceId,
+          service,
+          operation,
+          endpoint,
+          parameters,
+          fields,
+          Optional.empty(),
+          Simulation.NONE);
     }
   }
 
@@ -157,18 +170,7 @@ public class Recorder {
    * before it leaves, too.
    */
   public Recorded call(Wanted wanted) {
-    if (replay.isOn(wanted.serviceId())) {
-      // Nobody is asked, so nobody needs to know who asks.
-      CallResult result =
-          new Caller(replay.exchanger(wanted.serviceId(), wanted.service()), stamps)
-              .call(question(wanted, wanted.service(), Access.NONE));
-      return recorded(wanted, result, Optional.empty());
-    }
-    SentExchanges sent = new SentExchanges(exchanges);
-    Question question = question(wanted);
-    sent.expect(question, wanted);
-    CallResult result = caller.with(sent).call(question);
-    return recorded(wanted, result, sent.idOf(question));
+    return callAll(List.of(wanted), UnaryOperator.identity()).getFirst();
   }
 
   /**
@@ -178,9 +180,29 @@ public class Recorder {
    */
   public List<Recorded> callAll(List<Wanted> wanted, UnaryOperator<Exchanger> way) {
     Set<String> replayed = replay.services();
-    if (wanted.stream().anyMatch(one -> replayed.contains(one.serviceId()))) {
-      return wanted.stream().map(this::call).toList();
+    Map<Wanted, Recorded> recorded = new IdentityHashMap<>();
+    Map<Simulation, List<Wanted>> together = new EnumMap<>(Simulation.class);
+    for (Wanted one : wanted) {
+      if (one.look() == Simulation.SAMPLES || replayed.contains(one.serviceId())) {
+        recorded.put(one, played(one));
+      } else {
+        together.computeIfAbsent(one.look(), none -> new ArrayList<>()).add(one);
+      }
     }
+    together.forEach(
+        (look, group) -> recorded.putAll(sent(group, caller.through(way.apply(look.over(http))))));
+    return wanted.stream().map(recorded::get).toList();
+  }
+
+  /** Nobody is asked, so nobody needs to know who asks. */
+  private Recorded played(Wanted wanted) {
+    CallResult result =
+        new Caller(replay.exchanger(wanted.serviceId(), wanted.service()), stamps)
+            .call(question(wanted, wanted.service(), Access.NONE));
+    return recorded(wanted, result, Optional.empty());
+  }
+
+  private Map<Wanted, Recorded> sent(List<Wanted> wanted, Caller way) {
     SentExchanges sent = new SentExchanges(exchanges);
     List<Question> questions = new ArrayList<>();
     for (Wanted one : wanted) {
@@ -188,10 +210,11 @@ public class Recorder {
       sent.expect(question, one);
       questions.add(question);
     }
-    List<CallResult> results = caller.through(way.apply(http)).with(sent).callAll(questions);
-    List<Recorded> recorded = new ArrayList<>();
+    List<CallResult> results = way.with(sent).callAll(questions);
+    Map<Wanted, Recorded> recorded = new IdentityHashMap<>();
     for (int i = 0; i < results.size(); i++) {
-      recorded.add(recorded(wanted.get(i), results.get(i), sent.idOf(questions.get(i))));
+      recorded.put(
+          wanted.get(i), recorded(wanted.get(i), results.get(i), sent.idOf(questions.get(i))));
     }
     return recorded;
   }

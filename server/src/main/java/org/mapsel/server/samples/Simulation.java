@@ -22,16 +22,21 @@ public enum Simulation {
   /** Answers are errors; nothing is sent. */
   FAILING,
   /** Answers break off; nothing is sent. */
-  DROPPED;
+  DROPPED,
+  /** Answers are samples; nothing is sent. */
+  SAMPLES;
 
   private static final long LONGER = 3_000;
   private static final int UNAVAILABLE = 503;
   private static final String TOLD = "simulated; nothing was sent";
 
-  /** What goes out through something else, looking as it is wished. */
+  /**
+   * What goes out through something else, looking as it is wished. What is answered from samples
+   * does not go out.
+   */
   public Exchanger over(Exchanger real) {
     return switch (this) {
-      case NONE -> real;
+      case NONE, SAMPLES -> real;
       case SLOW ->
           (request, access) -> {
             pause();

@@ -10,6 +10,7 @@ import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.value.BinaryValue;
+import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.NumberValue;
 import org.mapsel.core.value.Places;
 import org.mapsel.core.value.RecordValue;
@@ -35,6 +36,15 @@ public final class MessageMarks {
 
   private static final String ONE = "!";
 
+  /** What stands between a value and one before it, if that is not its own name or start tag. */
+  private static final String BEFORE = "<{[,]}";
+
+  /** What stands behind a value, if it is not its own end tag. */
+  private static final String BEHIND = ">{[,]}";
+
+  /** The first and last values of a record tell where it stands; so many are tried. */
+  private static final int MOST_ENDS = 8;
+
   private final String message;
   private final Function<String, Optional<RecordValue>> reader;
   private final List<Leaf> leaves;
@@ -50,13 +60,27 @@ public final class MessageMarks {
   }
 
   /**
-   * Where the simple value at a place stands; nothing if there is none, or if it is made of more
-   * than one text.
+   * Where the value at a place stands; nothing if there is none, or if it is made of more than one
+   * text. A record or list stands where the values in it do.
    *
    * @param place as {@link Places} tells it
    */
   public Optional<Span> of(FieldPath place) {
     Value value = reader.apply(message).map(read -> read.at(place)).orElse(Value.ABSENT);
+    if (!(value instanceof RecordValue) && !(value instanceof ListValue)) {
+      return of(place, value);
+    }
+    List<FieldPath> inside = Places.simple(value).toList();
+    return Stream.concat(
+            inside.stream().limit(MOST_ENDS),
+            inside.stream().skip(Math.max(MOST_ENDS, inside.size() - MOST_ENDS)))
+        .flatMap(below -> of(place.then(below), value.at(below)).stream())
+        .reduce(
+            (one, other) ->
+                new Span(Math.min(one.start(), other.start()), Math.max(one.end(), other.end())));
+  }
+
+  private Optional<Span> of(FieldPath place, Value value) {
     List<Leaf> likely = leaves.stream().filter(leaf -> mayBe(leaf, value)).toList();
     if (likely.isEmpty()) {
       return Optional.empty();
@@ -85,18 +109,40 @@ public final class MessageMarks {
         : Optional.empty();
   }
 
-  /** The place of the value that the text around a position is read into; nothing if into none. */
+  /**
+   * The place of the value that stands at a position, or whose name or tags do; nothing if the text
+   * there is read into none.
+   */
   public Optional<FieldPath> at(int position) {
-    return leaves.stream()
-        .filter(leaf -> leaf.contains(position))
-        .findFirst()
-        .flatMap(
-            leaf -> {
-              Map<String, Leaf> marks = new HashMap<>();
-              String marked = marked(List.of(leaf), marks);
-              String mark = marks.keySet().iterator().next();
-              return reader.apply(marked).flatMap(read -> Places.ofText(read, mark));
-            });
+    return Stream.of(
+            leaves.stream().filter(leaf -> leaf.contains(position)).findFirst(),
+            leaves.stream()
+                .filter(leaf -> leaf.manner() != Leaf.Manner.NAME && leaf.start() >= position)
+                .findFirst()
+                .filter(leaf -> isOpen(message.substring(position, leaf.start()), BEFORE)),
+            leaves.reversed().stream()
+                .filter(leaf -> leaf.end() <= position)
+                .findFirst()
+                .filter(
+                    leaf ->
+                        isOpen(
+                            message.substring(leaf.end(), Math.max(leaf.end(), position - 1)),
+                            BEHIND)))
+        .flatMap(Optional::stream)
+        .flatMap(leaf -> placeOf(leaf).stream())
+        .findFirst();
+  }
+
+  /** Whether nothing else begins or ends between a position and a text. */
+  private static boolean isOpen(String between, String separators) {
+    return between.chars().noneMatch(one -> separators.indexOf(one) >= 0);
+  }
+
+  private Optional<FieldPath> placeOf(Leaf leaf) {
+    Map<String, Leaf> marks = new HashMap<>();
+    String marked = marked(List.of(leaf), marks);
+    String mark = marks.keySet().iterator().next();
+    return reader.apply(marked).flatMap(read -> Places.ofText(read, mark));
   }
 
   /** The message with a text of its own in place of each of some. */

@@ -11,11 +11,13 @@ import org.mapsel.core.value.Value;
  * Where a value comes from.
  *
  * @param source as it was mapped
+ * @param how how it is made, where that is a formula, a pattern or a key; empty otherwise
  * @param value what the source gives, before it is made to fit
  * @param returned where in an answer it stands; nothing if it stands in none
  * @param from what it is made of in turn
  */
-public record Origin(Source source, Value value, Optional<InAnswer> returned, List<Origin> from) {
+public record Origin(
+    Source source, String how, Value value, Optional<InAnswer> returned, List<Origin> from) {
 
   /**
    * A value in an answer.

@@ -29,6 +29,7 @@ import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.ref.Step;
 import org.mapsel.core.value.Places;
+import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
 
@@ -101,6 +102,9 @@ public final class Origins {
                 first -> new Origin.InAnswer(first.call(), found.stream().map(At::place).toList()));
     return new Origin(
         source,
+        source instanceof Source.Derived derived
+            ? rule(derived, around).map(Origins::how).orElse("")
+            : "",
         found.isEmpty() ? elsewhere(source) : value(found.getFirst()),
         returned,
         depth < DEEPEST ? from(source, row, around, depth + 1) : List.of());
@@ -126,7 +130,9 @@ public final class Origins {
       case Source.Derived derived ->
           rule(derived, around).flatMap(Origins::read).isPresent()
               ? List.of()
-              : List.of(of(derived.record(), row, around, depth));
+              : fields(derived, row, around).stream()
+                  .map(one -> of(one, row, around, depth))
+                  .toList();
       case Source.Formula formula ->
           named(formula, around).map(one -> of(one, row, around, depth)).toList();
       case Source.Entered entered ->
@@ -140,20 +146,52 @@ public final class Origins {
     };
   }
 
+  /** The fields of its record that a derived field names; the record if it names none. */
+  private List<Source> fields(Source.Derived derived, Optional<At> row, Reach around) {
+    Set<String> names =
+        rule(derived, around).map(Origins::how).map(Origins::names).orElse(Set.of());
+    List<Source> fields =
+        places(derived.record(), row, around)
+            .limit(1)
+            .map(this::value)
+            .flatMap(
+                value ->
+                    value instanceof RecordValue record ? record.names().stream() : Stream.empty())
+            .filter(names::contains)
+            .map(name -> below(derived.record(), name))
+            .toList();
+    return fields.isEmpty() ? List.of(derived.record()) : fields;
+  }
+
+  private static Source below(Source source, String field) {
+    return switch (source) {
+      case Source.Returned returned ->
+          new Source.Returned(returned.call(), returned.path().then(field));
+      case Source.Row inRow -> new Source.Row(inRow.path().then(field));
+      case Source.Chosen chosen -> new Source.Chosen(chosen.part(), chosen.path().then(field));
+      default -> source;
+    };
+  }
+
   private Optional<Source> start(PartId input) {
     return page.mapping(new SlotId.OfPart(page.id(), input, Input.START)).map(Mapping::source);
   }
 
   /** What a formula names. */
   private static Stream<Source> named(Source.Formula formula, Reach around) {
-    Set<String> names = new HashSet<>();
-    Matcher name = NAME.matcher(formula.text());
-    while (name.find()) {
-      names.add(name.group());
-    }
+    Set<String> names = names(formula.text());
     return around.variables().entrySet().stream()
         .filter(variable -> names.contains(variable.getKey()))
         .map(variable -> variable.getValue());
+  }
+
+  private static Set<String> names(String formula) {
+    Set<String> names = new HashSet<>();
+    Matcher name = NAME.matcher(formula);
+    while (name.find()) {
+      names.add(name.group());
+    }
+    return names;
   }
 
   /** Where in answers a source finds its values, or what it makes them of, in their order. */
@@ -184,6 +222,18 @@ public final class Origins {
         .recordType(derived.record(), around)
         .flatMap(type -> type.derived(derived.field()))
         .map(DerivedField::rule);
+  }
+
+  /** How a rule makes its value, where that takes a formula, a pattern or a key. */
+  private static String how(DerivedField.Rule rule) {
+    return switch (rule) {
+      case DerivedField.Rule.LookedUp lookup -> lookup.key() + " = " + lookup.wanted();
+      case DerivedField.Rule.CutOut cut -> "/" + cut.pattern() + "/";
+      case DerivedField.Rule.Decoded decoded -> "";
+      case DerivedField.Rule.Folded folded -> "";
+      case DerivedField.Rule.Picked picked -> picked.where().orElse("");
+      case DerivedField.Rule.Computed computed -> computed.formula();
+    };
   }
 
   /** The way in the record to what a rule reads; nothing if it may read anything in it. */

@@ -32,6 +32,7 @@ import org.mapsel.core.service.Service;
 import org.mapsel.core.testing.Conversation;
 import org.mapsel.core.testing.Descriptions;
 import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.Places;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
@@ -54,20 +55,6 @@ class MessageMarksTest {
             .value()
             .filter(Answer.Returned.class::isInstance)
             .map(answer -> ((Answer.Returned) answer).value());
-  }
-
-  /** The places of all simple values. */
-  private static void simple(Value value, FieldPath place, List<FieldPath> into) {
-    switch (value) {
-      case RecordValue record ->
-          record.forEach((name, inside) -> simple(inside, place.then(name), into));
-      case ListValue list -> {
-        for (int i = 0; i < list.items().size(); i++) {
-          simple(list.items().get(i), place.then(new Step.PickByPlace(i)), into);
-        }
-      }
-      default -> into.add(place);
-    }
   }
 
   @ParameterizedTest
@@ -107,8 +94,8 @@ class MessageMarksTest {
       if (!text) {
         continue;
       }
-      List<FieldPath> places = new ArrayList<>();
-      simple(reader.apply(message).orElse(RecordValue.empty()), FieldPath.ROOT, places);
+      List<FieldPath> places =
+          Places.simple(reader.apply(message).orElse(RecordValue.empty())).toList();
       MessageMarks marks = new MessageMarks(message, reader);
       for (FieldPath place : places.stream().limit(60).toList()) {
         Optional<MessageMarks.Span> span = marks.of(place);
@@ -116,9 +103,20 @@ class MessageMarksTest {
           lost.add(operation.id() + ": " + place);
         } else {
           found++;
-          assertThat(marks.at(span.get().start()))
-              .as("%s: %s", operation.id(), place)
-              .contains(place);
+          int start = span.get().start();
+          assertThat(marks.at(start)).as("%s: %s", operation.id(), place).contains(place);
+          boolean name = message.startsWith("\":", span.get().end());
+          if (!name && "\">".indexOf(message.charAt(start - 1)) >= 0) {
+            assertThat(marks.at(start - 1))
+                .as("%s: before %s", operation.id(), place)
+                .contains(place);
+          }
+          int tag = message.indexOf('>', span.get().end());
+          if (message.startsWith("</", span.get().end()) && tag > 0) {
+            assertThat(marks.at(tag + 1))
+                .as("%s: behind %s", operation.id(), place)
+                .contains(place);
+          }
         }
       }
     }
@@ -157,8 +155,13 @@ class MessageMarksTest {
             Optional.of(message.lastIndexOf("C-1")));
     assertThat(marks.of(inRow(0, "Id"))).contains(new MessageMarks.Span(21, 24));
     assertThat(marks.of(inRow(2, "Id"))).as("there is no such row").isEmpty();
+    assertThat(marks.of(FieldPath.of("rows").then(new Step.PickByPlace(1))))
+        .as("a record")
+        .contains(new MessageMarks.Span(message.lastIndexOf("C-1"), message.indexOf("C-2") + 3));
     assertThat(marks.at(message.indexOf("C-2") + 1)).contains(inRow(1, "Id"));
     assertThat(marks.at(2)).as("no value stands there").isEmpty();
+    assertThat(marks.at(message.indexOf("Name"))).as("its name").contains(inRow(0, "Name"));
+    assertThat(marks.at(message.indexOf("}") + 1)).as("behind its record").isEmpty();
   }
 
   @Test

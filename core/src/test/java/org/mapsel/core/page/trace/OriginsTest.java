@@ -177,6 +177,7 @@ class OriginsTest {
 
     Origin length = origins(bench).of(bench.item("Length").id(), Optional.empty()).orElseThrow();
     assertThat(places(length)).containsExactly("entry › number 2 › value");
+    assertThat(length.how()).isEqualTo("key = LOA");
     assertThat(
             origins(bench)
                 .shown(bench.call().id(), length.returned().orElseThrow().places().getFirst()))

@@ -1,0 +1,79 @@
+package org.mapsel.server.runs;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.mapsel.core.page.run.Happening;
+import org.mapsel.server.apps.HappeningWords;
+import org.mapsel.server.runs.RunViews.TraceEntry;
+import org.mapsel.server.runs.RunViews.TraceKind;
+import org.mapsel.server.runs.RunViews.TracedCall;
+
+/** What happened after a press, put down as it happens. */
+final class RunTrace {
+
+  private final long began;
+  private final List<TraceEntry> entries = new ArrayList<>();
+
+  /** Which entries are of calls that are not back yet. */
+  private final List<Integer> open = new ArrayList<>();
+
+  /**
+   * @param now in milliseconds, as it is told everywhere here
+   */
+  RunTrace(long now) {
+    this.began = now;
+  }
+
+  List<TraceEntry> entries() {
+    return List.copyOf(entries);
+  }
+
+  /** What happens then, on a page that this one leads to. */
+  RunTrace further() {
+    return new RunTrace(began);
+  }
+
+  void add(RunTrace further) {
+    entries.addAll(further.entries);
+  }
+
+  void tell(List<Happening> happenings, HappeningWords words, long now) {
+    for (Happening happening : happenings) {
+      if (happening instanceof Happening.Calls) {
+        open.add(entries.size());
+      }
+      entries.add(new TraceEntry(kind(happening), now - began, words.of(happening), null));
+    }
+  }
+
+  /** The calls that were told of last are back, in the same order. */
+  void made(List<TracedCall> calls) {
+    for (int i = 0; i < calls.size(); i++) {
+      int at = open.get(i);
+      TraceEntry entry = entries.get(at);
+      entries.set(at, new TraceEntry(entry.kind(), entry.atMillis(), entry.words(), calls.get(i)));
+    }
+    open.clear();
+  }
+
+  private static TraceKind kind(Happening happening) {
+    return switch (happening) {
+      case Happening.Enters enters -> TraceKind.EVENT;
+      case Happening.Chooses chooses -> TraceKind.EVENT;
+      case Happening.Begins begins -> TraceKind.EVENT;
+      case Happening.HoldsNot not -> TraceKind.PASSED_OVER;
+      case Happening.Lacks lacks -> TraceKind.PASSED_OVER;
+      case Happening.ComesLate late -> TraceKind.PASSED_OVER;
+      case Happening.Calls calls -> TraceKind.STEP;
+      case Happening.Fails fails -> TraceKind.STEP;
+      case Happening.Sets sets -> TraceKind.STEP;
+      case Happening.Clears clears -> TraceKind.STEP;
+      case Happening.Says says -> TraceKind.STEP;
+      case Happening.Asks asks -> TraceKind.STEP;
+      case Happening.Opens opens -> TraceKind.STEP;
+      case Happening.GoesBack back -> TraceKind.STEP;
+      case Happening.OpensAddress opens -> TraceKind.STEP;
+      case Happening.Stops stops -> TraceKind.STEP;
+    };
+  }
+}
