@@ -68,13 +68,13 @@ function Line({ part, one: { column, cell }, use, row, labelled }: LineProps) {
 }
 
 /** Rows that stand by themselves. */
-export function CardsPart({ part, use, whenEmpty }: PartProps<CardsView>) {
+export function CardsPart({ part, use, words }: PartProps<CardsView>) {
   const { rows } = part;
   const { drawn, pages } = useRowPages(part.id, rows, use);
   return (
     <Box>
       <RowTools part={part.id} heading={part.heading} rows={rows} use={use} />
-      {rows.all === 0 && <Emptiness content={rows.content} whenEmpty={whenEmpty} />}
+      {rows.all === 0 && <Emptiness content={rows.content} words={words} />}
       <Box
         component="ul"
         role={rows.choosing && !use.building ? 'listbox' : 'list'}

@@ -10,12 +10,12 @@ import { Pickable } from './Pickable';
 const Drawing = lazy(() => import('./Drawing').then((module) => ({ default: module.Drawing })));
 
 /** Numbers of rows as a drawing, and as a table for people who cannot see it. */
-export function ChartPart({ part, use, whenEmpty }: PartProps<ChartView>) {
+export function ChartPart({ part, use, words }: PartProps<ChartView>) {
   const drawn = part.along.length > 0 && part.series.length > 0;
   return (
     <Pickable use={use} place={{ part: part.id }}>
       <Heading words={part.heading} />
-      {!drawn && <Emptiness content={part.content} whenEmpty={whenEmpty} />}
+      {!drawn && <Emptiness content={part.content} words={words} />}
       {drawn && (
         <Box component="figure" aria-label={part.heading || 'Chart'} sx={{ m: 0, minHeight: 280 }}>
           <Suspense fallback={null}>

@@ -1,21 +1,22 @@
 import Typography from '@mui/material/Typography';
-import type { Content } from '@/api/client';
+import type { Content, StateWords } from '@/api/client';
 
-const WORDS: Partial<Record<Content, string>> = {
-  NONE: 'Nothing asked yet.',
-  WAITING: 'Waiting for the service…',
-  EMPTY: 'Nothing was found.',
-  FAILED: 'It could not be fetched.',
+/** Which of the page's own words fit, and the usual ones. */
+const WORDS: Partial<Record<Content, [keyof StateWords, string]>> = {
+  NONE: ['before', 'Nothing asked yet.'],
+  WAITING: ['waiting', 'Waiting for the service…'],
+  EMPTY: ['empty', 'Nothing was found.'],
+  FAILED: ['failed', 'It could not be fetched.'],
 };
 
 interface Props {
   content: Content;
-  /** The page's own words for an empty part. */
-  whenEmpty: string;
+  /** The page's own words. */
+  words: StateWords;
 }
 
 /** Why a part shows nothing. */
-export function Emptiness({ content, whenEmpty }: Props) {
-  const words = content === 'EMPTY' && whenEmpty ? whenEmpty : WORDS[content];
-  return words && <Typography sx={{ color: 'text.secondary' }}>{words}</Typography>;
+export function Emptiness({ content, words }: Props) {
+  const fit = WORDS[content];
+  return fit && <Typography sx={{ color: 'text.secondary' }}>{words[fit[0]] || fit[1]}</Typography>;
 }

@@ -6,6 +6,7 @@ import { afterEach, expect, it } from 'vitest';
 import type { Json, LinesView } from '@/api/client';
 import { LinesPart } from './LinesPart';
 import { anInput, usedPage } from './testing';
+import { USUAL_WORDS } from './model';
 
 afterEach(cleanup);
 
@@ -33,7 +34,7 @@ function shown(part: LinesView, building = false) {
         all.push(value);
       },
     });
-    return <LinesPart part={part} use={use} whenEmpty="" />;
+    return <LinesPart part={part} use={use} words={USUAL_WORDS} />;
   }
   render(<Page />);
   return { user: userEvent.setup(), last: () => all.at(-1) };

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import { type ReactNode, useState } from 'react';
-import type { FrameView, PageView, PartView } from '@/api/client';
+import type { FrameView, StateWords, PageView, PartView } from '@/api/client';
 import { DRAGGED, MOVED } from '@/lib/drag';
 import { ButtonPart } from './ButtonPart';
 import { CardsPart } from './CardsPart';
@@ -8,7 +8,7 @@ import { ChartPart } from './ChartPart';
 import { FormPart } from './FormPart';
 import { GroupPart, Tabbed } from './GroupPart';
 import { LinesPart } from './LinesPart';
-import type { PageUse } from './model';
+import { type PageUse, USUAL_WORDS } from './model';
 import { Placing } from './placing';
 import { RecordPart } from './RecordPart';
 import { ResizeEdge } from './ResizeEdge';
@@ -29,7 +29,7 @@ export interface Building {
 interface DrawnProps {
   part: PartView;
   use: PageUse;
-  whenEmpty: string;
+  words: StateWords;
   button: string | undefined;
   /** What stands in the part, if it is a group. */
   inside: ReactNode;
@@ -40,12 +40,12 @@ interface DrawnProps {
 }
 
 /** The component of each kind of part; a new kind is a new line here. */
-function Drawn({ part, use, whenEmpty, button, inside, open, empty }: DrawnProps) {
+function Drawn({ part, use, words, button, inside, open, empty }: DrawnProps) {
   switch (part.kind) {
     case 'form':
-      return <FormPart part={part} use={use} whenEmpty={whenEmpty} button={button} />;
+      return <FormPart part={part} use={use} words={words} button={button} />;
     case 'lines':
-      return <LinesPart part={part} use={use} whenEmpty={whenEmpty} />;
+      return <LinesPart part={part} use={use} words={words} />;
     case 'group':
       return (
         <GroupPart part={part} use={use} open={open} empty={empty}>
@@ -55,15 +55,15 @@ function Drawn({ part, use, whenEmpty, button, inside, open, empty }: DrawnProps
     case 'button':
       return <ButtonPart part={part} use={use} />;
     case 'table':
-      return <TablePart part={part} use={use} whenEmpty={whenEmpty} />;
+      return <TablePart part={part} use={use} words={words} />;
     case 'cards':
-      return <CardsPart part={part} use={use} whenEmpty={whenEmpty} />;
+      return <CardsPart part={part} use={use} words={words} />;
     case 'chart':
-      return <ChartPart part={part} use={use} whenEmpty={whenEmpty} />;
+      return <ChartPart part={part} use={use} words={words} />;
     case 'record':
-      return <RecordPart part={part} use={use} whenEmpty={whenEmpty} />;
+      return <RecordPart part={part} use={use} words={words} />;
     case 'text':
-      return <TextPart part={part} use={use} whenEmpty={whenEmpty} />;
+      return <TextPart part={part} use={use} words={words} />;
   }
 }
 
@@ -179,7 +179,7 @@ export function PlacedParts({ page, use, build }: Props) {
       <Drawn
         part={part}
         use={use}
-        whenEmpty={placing.frame(part.id)?.whenEmpty ?? ''}
+        words={placing.frame(part.id)?.words ?? USUAL_WORDS}
         button={placing.buttonBelow(part.id)}
         inside={part.kind === 'group' ? all(part.id) : null}
         open={placing.holds(part, use.picked?.part)}

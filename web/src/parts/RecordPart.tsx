@@ -7,13 +7,13 @@ import { Heading } from './Heading';
 import { isPicked, type PartProps } from './model';
 
 /** One thing with its fields. */
-export function RecordPart({ part, use, whenEmpty }: PartProps<RecordView>) {
+export function RecordPart({ part, use, words }: PartProps<RecordView>) {
   const { building, onPick, picked } = use;
   const filled = part.content === 'FILLED';
   return (
     <Box>
       <Heading words={part.heading} />
-      {!filled && !building && <Emptiness content={part.content} whenEmpty={whenEmpty} />}
+      {!filled && !building && <Emptiness content={part.content} words={words} />}
       {(filled || building) && (
         <Box
           component="dl"

@@ -2,8 +2,8 @@
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { RowsView } from '@/api/client';
-import type { PageUse } from './model';
+import type { Content, RowsView } from '@/api/client';
+import { type PageUse, USUAL_WORDS } from './model';
 import { TablePart } from './TablePart';
 import { aColumn, someRows, usedPage } from './testing';
 
@@ -21,7 +21,7 @@ function shown(over: Partial<RowsView> = {}, use: PageUse = usedPage()) {
     <TablePart
       part={{ kind: 'table', id: 'cranes', heading: 'Cranes', rows }}
       use={use}
-      whenEmpty=""
+      words={USUAL_WORDS}
     />,
   );
   return { user: userEvent.setup(), use };
@@ -30,6 +30,29 @@ function shown(over: Partial<RowsView> = {}, use: PageUse = usedPage()) {
 const row = (name: string) => screen.getByRole('row', { name: new RegExp(name) });
 
 describe('a table', () => {
+  it.each<[Content, string, string]>([
+    ['NONE', 'before', 'Nothing asked yet.'],
+    ['WAITING', 'waiting', 'Waiting for the service…'],
+    ['EMPTY', 'empty', 'Nothing was found.'],
+    ['FAILED', 'failed', 'It could not be fetched.'],
+  ])('says in its own words or the usual ones that it is %s', (content, state, usual) => {
+    const rows = { ...someRows(COLUMNS, []), all: 0, content };
+    const drawn = (words: typeof USUAL_WORDS) =>
+      render(
+        <TablePart
+          part={{ kind: 'table', id: 'cranes', heading: 'Cranes', rows }}
+          use={usedPage()}
+          words={words}
+        />,
+      );
+    drawn(USUAL_WORDS);
+    expect(screen.getByText(usual)).toBeTruthy();
+    cleanup();
+    drawn({ ...USUAL_WORDS, [state]: 'No cranes now' });
+    expect(screen.getByText('No cranes now')).toBeTruthy();
+    expect(screen.queryByText(usual)).toBeNull();
+  });
+
   it('orders by a column: up, down, and back to the order of the answer', async () => {
     const press = async (over: Partial<RowsView>) => {
       const { user, use } = shown(over);

@@ -66,7 +66,7 @@ function TotalText({ total }: { total: TotalView | undefined }) {
 }
 
 /** Rows with columns. */
-export function TablePart({ part, use, whenEmpty }: PartProps<TableView>) {
+export function TablePart({ part, use, words }: PartProps<TableView>) {
   const { building, onPick, picked, onArrange } = use;
   const { rows } = part;
   const { drawn, pages } = useRowPages(part.id, rows, use);
@@ -100,7 +100,7 @@ export function TablePart({ part, use, whenEmpty }: PartProps<TableView>) {
   return (
     <Box>
       <RowTools part={part.id} heading={part.heading} rows={rows} use={use} />
-      {rows.all === 0 && !building && <Emptiness content={rows.content} whenEmpty={whenEmpty} />}
+      {rows.all === 0 && !building && <Emptiness content={rows.content} words={words} />}
       {(building || rows.all > 0) && (
         <Box sx={{ overflowX: 'auto' }}>
           <Table

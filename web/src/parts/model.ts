@@ -1,4 +1,4 @@
-import type { Json, PartView } from '@/api/client';
+import type { Json, PartView, StateWords } from '@/api/client';
 
 /** What can be picked on a page: a part, or an input, column or field of one, in one of its rows. */
 export interface Picked {
@@ -6,6 +6,9 @@ export interface Picked {
   item?: string;
   row?: number;
 }
+
+/** Nothing but the usual words. */
+export const USUAL_WORDS: StateWords = { before: '', waiting: '', empty: '', failed: '' };
 
 /** How rows are to be seen. */
 export interface Arrangement {
@@ -40,8 +43,8 @@ export interface PageUse {
 export interface PartProps<P extends PartView> {
   part: P;
   use: PageUse;
-  /** What the part says when there is nothing to show; empty for the usual words. */
-  whenEmpty: string;
+  /** What the part says when there is nothing to show. */
+  words: StateWords;
   /** The button that belongs to a form: the first one below it. */
   button?: string | undefined;
 }

@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { FrameView, GroupView, PageView, PartView } from '@/api/client';
 import { Placing } from './placing';
 import { nearest } from './ResizeEdge';
+import { USUAL_WORDS } from './model';
 
 const group = (id: string, way: GroupView['way']): GroupView => ({
   kind: 'group',
@@ -13,7 +14,7 @@ const text = (id: string): PartView => ({ kind: 'text', id, heading: id });
 const within = (part: string, around: string): FrameView => ({
   part,
   width: 'FULL',
-  whenEmpty: '',
+  words: USUAL_WORDS,
   hidden: false,
   within: around,
 });

@@ -11,11 +11,14 @@ import {
   type RowsView,
   type Run,
   type RunAs,
+  type RunEvent,
   type Simulation,
+  toProblem,
   unwrap,
   wire,
 } from '@/api/client';
 import { servicesQuery } from '@/api/queries';
+import { type Bytes, linesOf } from '@/lib/lines';
 import type { Arrangement, PageUse } from './model';
 
 const onTheWire = (typed: Record<string, Json>) =>
@@ -73,6 +76,23 @@ export interface RunOptions {
   onLead: (leads: Leads) => void;
 }
 
+/** What an event came to; what the page looks like while it waits is told on the way. */
+async function followed(
+  answer: Parameters<typeof unwrap<Bytes | null>>[0],
+  onWaiting: (run: Run) => void,
+): Promise<Run> {
+  const stream = await unwrap(answer);
+  if (stream) {
+    for await (const line of linesOf(stream)) {
+      const event = JSON.parse(line) as RunEvent;
+      if (event.waiting) onWaiting(event.waiting);
+      if (event.problem) throw toProblem(event.problem.status, event.problem);
+      if (event.run) return event.run;
+    }
+  }
+  throw toProblem(0, undefined);
+}
+
 /** A page that really runs: events go to the server, which makes the calls. */
 export function useRun(options: RunOptions) {
   const { app, page, as, release } = options;
@@ -104,8 +124,9 @@ export function useRun(options: RunOptions) {
     scope,
     mutationFn: async () => {
       const sent = typed;
-      const opened = await unwrap(
+      const opened = await followed(
         api.POST('/api/apps/{app}/pages/{page}/runs', {
+          parseAs: 'stream',
           params: { path: { app, page } },
           body: {
             as,
@@ -116,6 +137,7 @@ export function useRun(options: RunOptions) {
             ...(options.simulation && { simulation: options.simulation }),
           },
         }),
+        setRun,
       );
       return { opened, sent };
     },
@@ -127,8 +149,9 @@ export function useRun(options: RunOptions) {
     scope,
     mutationFn: async ({ event, at = run?.run ?? '' }: { event: Happening; at?: string }) => {
       const sent = typed;
-      const after = await unwrap(
+      const after = await followed(
         api.POST('/api/runs/{run}/events', {
+          parseAs: 'stream',
           params: { path: { run: at } },
           body: {
             inputs: onTheWire(sent),
@@ -137,6 +160,7 @@ export function useRun(options: RunOptions) {
             ...(options.simulation && { simulation: options.simulation }),
           },
         }),
+        setRun,
       );
       return { after, sent };
     },

@@ -8,6 +8,7 @@ import {
   toProblem,
   unwrap,
 } from '@/api/client';
+import { type Bytes, linesOf } from '@/lib/lines';
 
 /** What somebody put into the intake box. */
 export interface Given {
@@ -21,22 +22,6 @@ export interface Given {
 /** What it turned out to be. */
 export type Found =
   { description: Intake; catalogue?: never } | { catalogue: Catalogue; description?: never };
-
-type Bytes = ReadableStream<Uint8Array<ArrayBuffer>>;
-
-/** The lines of a stream as they come. */
-async function* linesOf(stream: Bytes) {
-  const reader = stream.pipeThrough(new TextDecoderStream()).getReader();
-  let rest = '';
-  for (;;) {
-    const { done, value } = await reader.read();
-    const lines = (rest + (value ?? '')).split('\n');
-    rest = lines.pop() ?? '';
-    yield* lines.filter((line) => line !== '');
-    if (done) break;
-  }
-  if (rest !== '') yield rest;
-}
 
 /** Follows an intake to its end. */
 export async function follow(

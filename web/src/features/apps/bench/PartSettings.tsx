@@ -2,11 +2,11 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import type { AppEdit, BenchItem } from '@/api/client';
-import { InlineEdit } from '@/ui/InlineEdit';
 import { standing } from './model';
 import { OneOf } from './OneOf';
 import { PairAll } from './PairAll';
 import { SourcePicker } from './SourcePicker';
+import { StateWordsEdit } from './StateWordsEdit';
 
 type Settings = NonNullable<BenchItem['settings']>;
 
@@ -174,13 +174,10 @@ export function PartSettings({ app, page, item, settings, onEdit }: Props) {
         }}
       />
       {(rows || item.kind === 'record') && (
-        <InlineEdit
-          value={frame.whenEmpty}
-          prefix="when empty:"
-          placeholder="as usual"
-          label="Words when there is nothing to show"
-          onCommit={(whenEmpty) => {
-            onEdit({ kind: 'setFrame', page, part, frame: { ...frame, whenEmpty } });
+        <StateWordsEdit
+          words={frame.words}
+          onCommit={(words) => {
+            onEdit({ kind: 'setFrame', page, part, frame: { ...frame, words } });
           }}
         />
       )}

@@ -169,9 +169,9 @@ type Frame = NonNullable<BenchItem['settings']>['frame'];
 
 /** The same in a group, in rows or, with nothing, on the page itself. */
 export const standing = (
-  { width, whenEmpty, buildersOnly }: Frame,
+  { width, words, buildersOnly }: Frame,
   within: string | undefined,
-): Frame => ({ width, whenEmpty, buildersOnly, ...(within === undefined ? {} : { within }) });
+): Frame => ({ width, words, buildersOnly, ...(within === undefined ? {} : { within }) });
 
 /** How a part stands on the page. */
 export const frameOf = (bench: Bench, part: string) =>

@@ -1,3 +1,4 @@
+import { USUAL_WORDS } from '@/parts/model';
 import { describe, expect, it } from 'vitest';
 import type { Bench, BenchItem } from '@/api/client';
 import { moveEdit } from './model';
@@ -10,7 +11,7 @@ const part = (id: string, kind: string, within?: string): BenchItem =>
     settings: {
       frame: {
         width: 'FULL',
-        whenEmpty: '',
+        words: USUAL_WORDS,
         buildersOnly: false,
         ...(within === undefined ? {} : { within }),
       },

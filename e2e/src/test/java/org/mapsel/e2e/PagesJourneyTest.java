@@ -199,10 +199,16 @@ class PagesJourneyTest {
 
   @Test
   void whoWaitsForASlowServiceCanStop() {
-    user.build("yard-board", "List cranes").run(true);
+    user.build("yard-board", "List cranes");
+    user.role(AriaRole.HEADING, "Cranes").click();
+    choose("When it has nothing to show", "while it waits");
+    user.press("Words while it waits: as usual. Edit");
+    user.type("Words while it waits", "Looking for cranes").keys("Enter");
+    user.run(true);
     user.sees("12 rows");
     user.page.getByLabel("How services look").click();
     user.role(AriaRole.OPTION, "3 s later").click();
+    user.press("Start over").sees("Looking for cranes").sees("12 rows");
     user.press("List cranes").press("Stop waiting");
     user.sees("was not waited for any longer");
     user.sees("12 rows");

@@ -134,10 +134,18 @@ final class AppReader {
                         .find("width")
                         .map(width -> width.choice(Frame.Width.class))
                         .orElse(Frame.Width.FULL),
-                    frame.find("whenEmpty").map(Json::text).orElse(""),
+                    new Frame.StateWords(
+                        words(frame, "whenBefore"),
+                        words(frame, "whenWaiting"),
+                        words(frame, "whenEmpty"),
+                        words(frame, "whenFailed")),
                     frame.find("buildersOnly").map(Json::flag).orElse(false),
                     frame.findText("within").map(PartId::new)))
         .orElse(Frame.USUAL);
+  }
+
+  private static String words(Json frame, String name) {
+    return frame.find(name).map(Json::text).orElse("");
   }
 
   private static Input input(Json json) {

@@ -115,13 +115,20 @@ final class AppWriter {
     if (frame.width() != Frame.Width.FULL) {
       written.put("width", Json.name(frame.width()));
     }
-    if (!frame.whenEmpty().isEmpty()) {
-      written.put("whenEmpty", frame.whenEmpty());
-    }
+    words(written, "whenBefore", frame.words().before());
+    words(written, "whenWaiting", frame.words().waiting());
+    words(written, "whenEmpty", frame.words().empty());
+    words(written, "whenFailed", frame.words().failed());
     if (frame.buildersOnly()) {
       written.put("buildersOnly", true);
     }
     frame.within().ifPresent(around -> written.put("within", around.text()));
+  }
+
+  private static void words(ObjectNode json, String name, String words) {
+    if (!words.isEmpty()) {
+      json.put(name, words);
+    }
   }
 
   private static ObjectNode part(Part part) {

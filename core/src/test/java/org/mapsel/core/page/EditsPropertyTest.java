@@ -153,7 +153,7 @@ class EditsPropertyTest {
                             one.id(),
                             new Frame(
                                 any(List.of(Frame.Width.values())).orElseThrow(),
-                                "none",
+                                new Frame.StateWords("", "wait", "none", ""),
                                 random.nextBoolean(),
                                 random.nextBoolean()
                                     ? Optional.empty()

@@ -13,6 +13,7 @@ import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.server.samples.Simulation;
 import org.mapsel.server.web.FindingView;
+import org.mapsel.server.web.ProblemView;
 import tools.jackson.databind.JsonNode;
 
 /** What the API says about pages that run. */
@@ -144,6 +145,16 @@ final class RunViews {
       @Nullable Leads leads,
       List<TraceEntry> trace,
       List<String> replayed) {}
+
+  /**
+   * A line of what an event comes to; each has one of these.
+   *
+   * @param waiting how the page looks while services are waited for
+   * @param run how it looks in the end, with the last line
+   * @param problem why it came to nothing, with the last line
+   */
+  record RunEvent(
+      @Nullable RunView waiting, @Nullable RunView run, @Nullable ProblemView problem) {}
 
   /** Where a page leads. */
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")

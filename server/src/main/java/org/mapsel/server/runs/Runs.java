@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.exchange.Exchanger;
@@ -73,6 +74,10 @@ class Runs {
     private final SimulationView simulation;
     private final RunTrace trace;
     private Optional<RunViews.Leads> leads = Optional.empty();
+
+    /** Is told the state of the page while services are waited for. */
+    private Consumer<PageState> told = state -> {};
+
     private PageState state;
 
     /**
@@ -108,8 +113,13 @@ class Runs {
     return kept;
   }
 
-  /** Opens a page. */
-  RunView begin(String appId, String pageId, RunRequest request, Locale locale) {
+  /**
+   * Opens a page.
+   *
+   * @param waiting is told how the page looks while services are waited for, if they take long
+   */
+  RunView begin(
+      String appId, String pageId, RunRequest request, Locale locale, Consumer<RunView> waiting) {
     if (request.as() != RunViews.RunAs.VISITOR || request.release() != null) {
       entry.requireBuilder();
     }
@@ -131,7 +141,8 @@ class Runs {
             new PageEvent.Opened(arguments, List.of())),
         simulation(running, request.simulation()),
         request.stop(),
-        locale);
+        locale,
+        waiting);
   }
 
   private Running begin(
@@ -152,7 +163,12 @@ class Runs {
   PageView glance(String appId, String pageId, boolean draft, Locale locale) {
     RunViews.RunAs as = draft ? RunViews.RunAs.REVIEWER : RunViews.RunAs.VISITOR;
     RunView opened =
-        begin(appId, pageId, new RunRequest(as, null, Map.of(), Map.of(), null, null), locale);
+        begin(
+            appId,
+            pageId,
+            new RunRequest(as, null, Map.of(), Map.of(), null, null),
+            locale,
+            view -> {});
     store.remove(opened.run());
     return opened.page();
   }
@@ -171,8 +187,12 @@ class Runs {
         locale);
   }
 
-  /** Something happens on an open page. */
-  RunView event(String id, EventRequest request, Locale locale) {
+  /**
+   * Something happens on an open page.
+   *
+   * @param waiting is told how the page looks while services are waited for, if they take long
+   */
+  RunView event(String id, EventRequest request, Locale locale, Consumer<RunView> waiting) {
     RunStore.Kept kept = kept(id);
     Running running = pages.running(kept);
     return happen(
@@ -182,7 +202,8 @@ class Runs {
             new VisitorEvents(views(running, state(kept, running), locale)).of(request.event())),
         simulation(running, request.simulation()),
         request.stop(),
-        locale);
+        locale,
+        waiting);
   }
 
   /** Rows of a table that were not drawn yet. */
@@ -221,16 +242,27 @@ class Runs {
         pages.replayed(running));
   }
 
+  private RunView waitingView(Running running, PageState state, Locale locale) {
+    return new RunView(
+        running.id(),
+        views(running, state, locale).page(),
+        null,
+        List.of(),
+        pages.replayed(running));
+  }
+
   /** Lets events happen that may be stopped, and tells what is drawn then. */
   private RunView happen(
       Running running,
       List<PageEvent> first,
       SimulationView simulation,
       @Nullable String stop,
-      Locale locale) {
+      Locale locale,
+      Consumer<RunView> told) {
     try (Stops.Waiting waiting = stops.waiting(stop == null ? "" : stop)) {
       Course course =
           new Course(waiting::over, simulation, PageState.EMPTY, new RunTrace(clock.millis()));
+      course.told = state -> told.accept(waitingView(running, state, locale));
       happen(running, first, course, locale);
       return view(running, course, locale);
     }
@@ -248,7 +280,11 @@ class Runs {
         throw Problem.conflict("SERVER_RUN_ENDLESS", "limit", String.valueOf(MOST_EVENTS));
       }
       effects.forEach(effect -> lead(running, effect, course, locale));
-      PageCalls.Made made = calls.made(running, effects, course.simulation, course.way);
+      PageState asked = course.state;
+      PageCalls.Made made =
+          Patience.during(
+              () -> calls.made(running, effects, course.simulation, course.way),
+              () -> course.told.accept(asked));
       events.addAll(made.events());
       course.trace.made(made.trace());
     }

@@ -1,16 +1,24 @@
 package org.mapsel.server.runs;
 
+import io.swagger.v3.oas.annotations.media.Content;
+import io.swagger.v3.oas.annotations.media.Schema;
+import io.swagger.v3.oas.annotations.responses.ApiResponse;
+import jakarta.servlet.http.HttpServletResponse;
 import java.util.Locale;
+import java.util.function.Consumer;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.page.view.PartView;
 import org.mapsel.server.entry.Entry;
 import org.mapsel.server.runs.RunViews.EventRequest;
 import org.mapsel.server.runs.RunViews.FigureView;
 import org.mapsel.server.runs.RunViews.OriginView;
+import org.mapsel.server.runs.RunViews.RunEvent;
 import org.mapsel.server.runs.RunViews.RunRequest;
 import org.mapsel.server.runs.RunViews.RunView;
 import org.mapsel.server.runs.RunViews.SeenView;
 import org.mapsel.server.samples.Stops;
+import org.mapsel.server.web.LineStream;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -20,6 +28,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Pages that run. */
 @RestController
@@ -31,8 +40,11 @@ class RunsController {
   private final Traces traces;
   private final Stops stops;
   private final Entry entry;
+  private final JsonMapper json;
 
-  RunsController(Runs runs, Figures figures, Traces traces, Stops stops, Entry entry) {
+  RunsController(
+      Runs runs, Figures figures, Traces traces, Stops stops, Entry entry, JsonMapper json) {
+    this.json = json;
     this.traces = traces;
     this.stops = stops;
     this.entry = entry;
@@ -41,17 +53,41 @@ class RunsController {
   }
 
   @PostMapping("/apps/{app}/pages/{page}/runs")
-  RunView begin(
+  @ApiResponse(
+      content =
+          @Content(
+              mediaType = LineStream.MEDIA_TYPE,
+              schema = @Schema(implementation = RunEvent.class)))
+  void begin(
       @PathVariable String app,
       @PathVariable String page,
       @RequestBody RunRequest request,
-      Locale locale) {
-    return runs.begin(app, page, request, locale);
+      Locale locale,
+      HttpServletResponse response) {
+    tell(response, waiting -> runs.begin(app, page, request, locale, waiting));
   }
 
   @PostMapping("/runs/{run}/events")
-  RunView event(@PathVariable String run, @RequestBody EventRequest request, Locale locale) {
-    return runs.event(run, request, locale);
+  @ApiResponse(
+      content =
+          @Content(
+              mediaType = LineStream.MEDIA_TYPE,
+              schema = @Schema(implementation = RunEvent.class)))
+  void event(
+      @PathVariable String run,
+      @RequestBody EventRequest request,
+      Locale locale,
+      HttpServletResponse response) {
+    tell(response, waiting -> runs.event(run, request, locale, waiting));
+  }
+
+  private void tell(HttpServletResponse response, Function<Consumer<RunView>, RunView> happening) {
+    LineStream lines = new LineStream(json, response);
+    lines.end(
+        () ->
+            new RunEvent(
+                null, happening.apply(view -> lines.tell(new RunEvent(view, null, null))), null),
+        problem -> new RunEvent(null, null, problem));
   }
 
   @GetMapping("/runs/{run}/parts/{part}/rows")

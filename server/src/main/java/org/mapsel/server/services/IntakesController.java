@@ -17,6 +17,7 @@ import org.mapsel.core.message.Access;
 import org.mapsel.server.secrets.AccessForm;
 import org.mapsel.server.secrets.Accesses;
 import org.mapsel.server.services.ServiceViews.IntakeEvent;
+import org.mapsel.server.web.LineStream;
 import org.mapsel.server.web.Problem;
 import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -57,7 +58,7 @@ class IntakesController {
   @ApiResponse(
       content =
           @Content(
-              mediaType = IntakeStream.MEDIA_TYPE,
+              mediaType = LineStream.MEDIA_TYPE,
               schema = @Schema(implementation = IntakeEvent.class)))
   void read(@RequestBody IntakeRequest request, HttpServletResponse response) throws IOException {
     String source = request.source().strip();
@@ -90,7 +91,7 @@ class IntakesController {
   @ApiResponse(
       content =
           @Content(
-              mediaType = IntakeStream.MEDIA_TYPE,
+              mediaType = LineStream.MEDIA_TYPE,
               schema = @Schema(implementation = IntakeEvent.class)))
   void readFiles(
       @RequestParam List<MultipartFile> files,
@@ -105,8 +106,7 @@ class IntakesController {
     stream(response).run(progress -> intakes.readGiven(given, entry, progress));
   }
 
-  private IntakeStream stream(HttpServletResponse response) throws IOException {
-    response.setContentType(IntakeStream.MEDIA_TYPE);
-    return new IntakeStream(json, response.getOutputStream());
+  private IntakeStream stream(HttpServletResponse response) {
+    return new IntakeStream(new LineStream(json, response));
   }
 }

@@ -2,8 +2,10 @@ package org.mapsel.server.runs;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CountDownLatch;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
 import org.mapsel.server.testing.Api;
@@ -167,7 +169,7 @@ class RunsApiTest extends BerthingApp {
             + pageId()
             + "','part':'"
             + button
-            + "','frame':{'width':'CONTENT','whenEmpty':'','buildersOnly':false,'within':'"
+            + "','frame':{'width':'CONTENT','words':{'before':'','waiting':'','empty':'','failed':''},'buildersOnly':false,'within':'"
             + table
             + "'}}");
 
@@ -302,6 +304,39 @@ class RunsApiTest extends BerthingApp {
     String input = built.text("/page/parts/0/inputs/0/id");
     assertThat(api.get(run + "/origins/" + input).text("/value")).isEqualTo("S-20417");
     assertThat(api.get(run + "/origins/gone").code()).isEqualTo("APP_PART_MISSING");
+  }
+
+  @Test
+  void aPageThatWaitsIsShownSoUntilItIsAnswered() throws Exception {
+    edit(1, addPage);
+    Api.Answer visit = api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}");
+    FakeBerthing.Behaviour usual =
+        exchange ->
+            FakeBerthing.write(
+                exchange, 200, "text/xml", FakeBerthing.bytes(FakeBerthing.vessel()));
+    CountDownLatch seen = new CountDownLatch(1);
+    berthing.behave(
+        exchange -> {
+          // Not before the page was told that it waits.
+          seen.await();
+          usual.answer(exchange);
+        });
+    List<JsonNode> lines = new ArrayList<>();
+    api.lines(
+        "/api/runs/" + visit.text("/run") + "/events",
+        "{'inputs':{'%s':'S-20417'},'event':{'kind':'pressed','button':'%s'}}"
+            .formatted(
+                visit.text("/page/parts/0/inputs/0/id"), part(visit, "/page/parts", "button")),
+        line -> {
+          lines.add(line);
+          seen.countDown();
+        });
+    berthing.behave(usual);
+
+    assertThat(lines).hasSize(2);
+    assertThat(lines.getFirst().at("/waiting/page/parts/2/rows/content").asString())
+        .isEqualTo("WAITING");
+    assertThat(lines.getLast().at("/run/page/parts/2/rows/content").asString()).isEqualTo("FILLED");
   }
 
   @Test

@@ -9,6 +9,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.util.function.Consumer;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -49,6 +50,26 @@ public final class Api {
   /** The body may use single quotes for double ones. */
   public Answer post(String path, String json) {
     return postAsIs(path, json.replace('\'', '"'));
+  }
+
+  /** Like {@link #post}, with each line of the answer as it comes. */
+  public void lines(String path, String json, Consumer<JsonNode> line) {
+    try {
+      http.send(
+              request(path)
+                  .header("Content-Type", "application/json")
+                  .POST(BodyPublishers.ofString(json.replace('\'', '"')))
+                  .build(),
+              BodyHandlers.ofLines())
+          .body()
+          .map(JSON::readTree)
+          .forEach(line);
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException(e);
+    }
   }
 
   /** With a body that holds single quotes of its own. */

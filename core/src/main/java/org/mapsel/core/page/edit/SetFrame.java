@@ -21,7 +21,7 @@ public record SetFrame(PageId page, PartId part, Frame frame) implements AppEdit
   public App apply(Editing editing) {
     Page known = editing.page(page);
     Part changed = editing.part(known, part);
-    if (frame.whenEmpty().length() > Editing.MAX_NAME) {
+    if (frame.words().all().stream().anyMatch(words -> words.length() > Editing.MAX_NAME)) {
       throw new EditRefused(
           Finding.error("APP_NAME_TOO_LONG", "limit", String.valueOf(Editing.MAX_NAME)));
     }

@@ -34,7 +34,11 @@ public record PageView(
    * @param hidden whether visitors do not see it just now; only builders are told of such parts
    */
   public record FrameView(
-      PartId part, Frame.Width width, String whenEmpty, boolean hidden, Optional<PartId> within) {}
+      PartId part,
+      Frame.Width width,
+      Frame.StateWords words,
+      boolean hidden,
+      Optional<PartId> within) {}
 
   /** Something to say to the visitor. */
   public record MessageView(boolean failed, String text) {}

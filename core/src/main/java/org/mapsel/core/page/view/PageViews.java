@@ -104,14 +104,14 @@ public final class PageViews {
     return new PageView.FrameView(
         part.id(),
         part.frame().width(),
-        part.frame().whenEmpty(),
+        part.frame().words(),
         !shown.isShown(part),
         plan.page().groupAround(part).map(Part::id));
   }
 
   private static boolean isUsual(PageView.FrameView frame) {
     return frame.width() == Frame.Width.FULL
-        && frame.whenEmpty().isEmpty()
+        && frame.words().equals(Frame.StateWords.USUAL)
         && !frame.hidden()
         && frame.within().isEmpty();
   }
