@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import type { RecordView } from '@/api/client';
 import { byKeyboard } from '@/lib/pressed';
 import { Cell } from './Cell';
+import { InnerRows } from './InnerRows';
 import { Emptiness } from './Emptiness';
 import { Heading } from './Heading';
 import { isPicked, type PartProps } from './model';
@@ -63,7 +64,11 @@ export function RecordPart({ part, use, words }: PartProps<RecordView>) {
                 component="dd"
                 sx={{ m: 0, textAlign: 'right', overflowWrap: 'anywhere', fontWeight: 600 }}
               >
-                <Cell cell={cell} column={column} large />
+                {column.display === 'ROWS' ? (
+                  <InnerRows cell={cell} column={column} />
+                ) : (
+                  <Cell cell={cell} column={column} large />
+                )}
               </Box>
             </Box>
           ))}

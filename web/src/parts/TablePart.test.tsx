@@ -2,7 +2,7 @@
 import { cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it } from 'vitest';
-import type { Content, RowsView } from '@/api/client';
+import type { ColumnView, Content, RowsView } from '@/api/client';
 import { type PageUse, USUAL_WORDS } from './model';
 import { TablePart } from './TablePart';
 import { aColumn, someRows, usedPage } from './testing';
@@ -86,6 +86,44 @@ describe('a table', () => {
       descending: true,
       find: '',
     });
+  });
+
+  it('opens the rows inside a row, one row at a time, and chooses nothing by that', async () => {
+    const cargo: ColumnView = {
+      ...aColumn('cargo', 'Cargo', 'ROWS'),
+      inside: [{ label: 'Kind', display: 'TEXT' }],
+    };
+    const inside = (...kinds: string[]) => ({
+      text: kinds.length === 0 ? '' : String(kinds.length),
+      value: null,
+      inside: kinds.map((text) => [{ text, value: null }]),
+    });
+    const rows = someRows([COLUMNS[0] ?? cargo, cargo], [['Heron'], ['Egret']], { choosing: true });
+    rows.rows = rows.rows.map((line, at) => ({
+      ...line,
+      cells: [...line.cells, at === 0 ? inside('barley', 'slate') : inside()],
+    }));
+    const use = usedPage();
+    render(
+      <TablePart
+        part={{ kind: 'table', id: 'cranes', heading: 'Cranes', rows }}
+        use={use}
+        words={USUAL_WORDS}
+      />,
+    );
+    const user = userEvent.setup();
+    expect(screen.queryByText('barley')).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Cargo: 2' }));
+    const inner = screen.getByRole('table', { name: 'Cargo' });
+    expect(
+      within(inner)
+        .getAllByRole('row')
+        .map(({ textContent }) => textContent),
+    ).toEqual(['Kind', 'barley', 'slate']);
+    expect(use.onChoose).not.toHaveBeenCalled();
+    await user.click(screen.getByRole('button', { name: 'Cargo: 2' }));
+    expect(screen.queryByText('barley')).toBeNull();
+    expect(screen.getAllByRole('button', { name: /^Cargo: / })).toHaveLength(1);
   });
 
   it('lets a row be chosen with the mouse and with the keyboard', async () => {

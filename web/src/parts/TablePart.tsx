@@ -6,12 +6,13 @@ import TableFooter from '@mui/material/TableFooter';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TableSortLabel from '@mui/material/TableSortLabel';
-import { useRef } from 'react';
+import { Fragment, useRef, useState } from 'react';
 
 import type { ColumnView, RowsView, TableView, TotalView } from '@/api/client';
 import { unseen } from '@/ui/unseen';
 import { byKeyboard } from '@/lib/pressed';
 import { Cell } from './Cell';
+import { InnerRows, InnerRowsToggle } from './InnerRows';
 import { Emptiness } from './Emptiness';
 import { isPicked, type PartProps } from './model';
 import { RowButtons } from './RowButtons';
@@ -86,6 +87,15 @@ export function TablePart({ part, use, words }: PartProps<TableView>) {
     isPicked(picked, part.id, item) && (building || picked?.row === row)
       ? { bgcolor: 'shallow' }
       : {};
+  const [open, setOpen] = useState<ReadonlySet<string>>(new Set());
+  const keyOf = (row: number, column: string) => `${String(row)} ${column}`;
+  const toggle = (key: string) => {
+    setOpen((before) => {
+      const after = new Set(before);
+      if (!after.delete(key)) after.add(key);
+      return after;
+    });
+  };
   // What was pressed last, as long as the rows do not show it yet.
   const wished = useRef<{ before: RowsView; by: string | undefined; descending: boolean }>(null);
   /** Up, down, and back to the order of the answer. */
@@ -153,31 +163,59 @@ export function TablePart({ part, use, words }: PartProps<TableView>) {
             </TableHead>
             <TableBody>
               {drawn.map((row) => (
-                <TableRow
-                  key={row.number}
-                  hover={rows.choosing && !building}
-                  selected={rows.chosen === row.number}
-                  {...choosable(part.id, rows, row.number, use)}
-                >
-                  {rows.columns.map((column, place) => (
-                    <TableCell
-                      key={column.id}
-                      data-label={column.label}
-                      align={right(column)}
-                      onClick={onPick ? pick(column.id, row.number) : undefined}
-                      sx={{ ...look(column.id, row.number), whiteSpace: lines(column) }}
-                    >
-                      <span>
-                        <Cell cell={row.cells[place]} column={column} />
-                      </span>
-                    </TableCell>
-                  ))}
-                  {withButtons && (
-                    <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                      <RowButtons rows={rows} row={row} use={use} />
-                    </TableCell>
-                  )}
-                </TableRow>
+                <Fragment key={row.number}>
+                  <TableRow
+                    hover={rows.choosing && !building}
+                    selected={rows.chosen === row.number}
+                    {...choosable(part.id, rows, row.number, use)}
+                  >
+                    {rows.columns.map((column, place) => (
+                      <TableCell
+                        key={column.id}
+                        data-label={column.label}
+                        align={right(column)}
+                        onClick={onPick ? pick(column.id, row.number) : undefined}
+                        sx={{ ...look(column.id, row.number), whiteSpace: lines(column) }}
+                      >
+                        <span>
+                          {column.display === 'ROWS' && row.cells[place] ? (
+                            <InnerRowsToggle
+                              cell={row.cells[place]}
+                              column={column}
+                              open={open.has(keyOf(row.number, column.id))}
+                              onToggle={() => {
+                                toggle(keyOf(row.number, column.id));
+                              }}
+                            />
+                          ) : (
+                            <Cell cell={row.cells[place]} column={column} />
+                          )}
+                        </span>
+                      </TableCell>
+                    ))}
+                    {withButtons && (
+                      <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
+                        <RowButtons rows={rows} row={row} use={use} />
+                      </TableCell>
+                    )}
+                  </TableRow>
+                  {rows.columns.map((column, place) => {
+                    const cell = row.cells[place];
+                    return (
+                      cell?.inside &&
+                      open.has(keyOf(row.number, column.id)) && (
+                        <TableRow key={column.id}>
+                          <TableCell
+                            colSpan={rows.columns.length + (withButtons ? 1 : 0)}
+                            data-label={column.label}
+                          >
+                            <InnerRows cell={cell} column={column} />
+                          </TableCell>
+                        </TableRow>
+                      )
+                    );
+                  })}
+                </Fragment>
               ))}
             </TableBody>
             {rows.totals.length > 0 && rows.total > 0 && (

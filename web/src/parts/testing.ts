@@ -39,7 +39,7 @@ export const aColumn = (
   id: string,
   label: string,
   display: ColumnView['display'] = 'TEXT',
-): ColumnView => ({ id, label, display });
+): ColumnView => ({ id, label, display, inside: [] });
 
 /** Rows of texts. */
 export const someRows = (

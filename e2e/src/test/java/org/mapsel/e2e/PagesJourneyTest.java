@@ -241,6 +241,18 @@ class PagesJourneyTest {
     user.sees("answered, status 200");
   }
 
+  @Test
+  void aListInsideOfRowsOpensInItsRow() {
+    user.build("duty-desk", "List arrivals").tick("cargo");
+    assertThat(user.role(AriaRole.STATUS, "Saving")).hasText("Saved");
+    user.run(true).type("Day", "2031-05-14").press("List arrivals");
+    Locator herring = row("Marrow Heron").first();
+    herring.getByRole(AriaRole.BUTTON, named("Cargo: 3")).click();
+    Locator inside = user.role(AriaRole.TABLE, "Cargo");
+    assertThat(inside.getByText("herring on ice")).hasCount(2);
+    assertThat(inside.getByRole(AriaRole.COLUMNHEADER).first()).isVisible();
+  }
+
   private Locator cell(String text) {
     return user.page.locator("td").filter(new Locator.FilterOptions().setHasText(text)).first();
   }

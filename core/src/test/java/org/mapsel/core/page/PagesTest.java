@@ -29,6 +29,7 @@ import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.page.view.PageView;
+import org.mapsel.core.page.view.PartView;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PageId;
@@ -343,5 +344,35 @@ class PagesTest {
     assertThat(closed.lookup().isSettled(closed.app(), closed.page())).isTrue();
     assertThat(open.lookup().isSettled(open.app(), open.page())).isFalse();
     assertThat(new PageBench().lookup().isSettled(closed.app(), closed.page())).isFalse();
+  }
+
+  @Test
+  void aListInsideOfRowsStandsInAColumnOfTheirsWhicheverWayItCame() {
+    PageBench bench = dredging(FieldPath.of("job", "number")).use("job", "group");
+    assertThat(bench.parts().getLast()).isEqualTo("table Job [Number, Group]");
+    bench.pressAndAnswer(
+        RecordValue.of(
+            Map.of("job", new ListValue(List.of(job("J-1", "B-1", "B-2"), job("J-2"))))));
+
+    assertThat(bench.cells()).containsExactly(List.of("J-1", "2"), List.of("J-2", ""));
+    PartView.TableView table = (PartView.TableView) bench.view().parts().getLast();
+    assertThat(table.rows().columns().getLast().inside())
+        .extracting(PartView.InnerColumnView::label)
+        .contains("Buoy");
+    int buoy =
+        table.rows().columns().getLast().inside().stream()
+            .map(PartView.InnerColumnView::label)
+            .toList()
+            .indexOf("Buoy");
+    assertThat(table.rows().rows().getFirst().cells().getLast().inside().orElseThrow())
+        .extracting(row -> row.get(buoy).text())
+        .containsExactly("B-1", "B-2");
+    assertThat(bench.findings()).isEmpty();
+
+    bench.drop("job", "group");
+    assertThat(bench.parts().getLast()).isEqualTo("table Job [Number]");
+    assertThat(dredging(FieldPath.of("job", "group")).parts().getLast())
+        .as("also where nothing else is shown of the rows")
+        .isEqualTo("table Job [Group]");
   }
 }

@@ -25,7 +25,7 @@ import org.mapsel.core.shape.Shapes;
 
 /**
  * Shows a returned field where it fits, or no longer: inside of rows as a column of the outermost
- * rows around it, elsewhere as a field of a record; a list as a table.
+ * rows around it, elsewhere as a field of a record; a list as a table, or as rows inside a row.
  *
  * @param derived the name of a derived field of the record at the path, empty for the field itself
  */
@@ -87,7 +87,10 @@ public record UseField(
             || shapes.get(way.getLast().shape()) instanceof Shape.Scalar
             || shapes.get(way.getLast().shape()) instanceof Shape.Open;
     FieldPath inside = derived.isPresent() ? path.then(derived.get()) : path;
-    FieldPath rows = simple ? rowsAround(shapes, pinned.operation().output(), inside) : path;
+    FieldPath around = rowsAround(shapes, pinned.operation().output(), inside);
+    // A list inside of rows stands in a column of theirs.
+    boolean column = simple || !around.isRoot() && !around.equals(path);
+    FieldPath rows = column ? around : path;
     if (!simple && !way.getLast().isRepeated()) {
       throw new EditRefused(Finding.error("APP_FIELD_GROUP", "field", path.toString()));
     }
@@ -97,7 +100,7 @@ public record UseField(
     Source list = new Source.Returned(call, rows);
     Optional<Part.OverRows> table = tableOf(known, list);
     Page with = table.isPresent() ? known : withTable(editing, known, list);
-    return simple
+    return column
         ? withItem(editing, with, tableOf(with, list).orElseThrow(), Source.Row::new, rows)
         : with;
   }

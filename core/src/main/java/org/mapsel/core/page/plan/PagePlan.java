@@ -17,6 +17,7 @@ import org.mapsel.core.ref.PartId;
  * A page made ready.
  *
  * @param looks how columns and fields look
+ * @param inner the columns of rows inside rows, by the column that those stand in
  * @param inputs how inputs look
  * @param needed the parts with lines of which at least one must be filled in, with their names
  * @param headings the words over tables that nobody gave any
@@ -27,14 +28,19 @@ public record PagePlan(
     Page page,
     Plan plan,
     Map<PartId, Look> looks,
+    Map<PartId, List<InnerColumn>> inner,
     Map<PartId, InputLook> inputs,
     Map<PartId, String> needed,
     Map<PartId, String> headings,
     Map<CallId, Set<FieldPath>> wanted,
     List<Finding> misfits) {
 
+  /** A column of rows that stand inside a row, and the way to it in those. */
+  public record InnerColumn(FieldPath path, Look look) {}
+
   public PagePlan {
     looks = Map.copyOf(looks);
+    inner = Map.copyOf(inner);
     inputs = Map.copyOf(inputs);
     needed = Map.copyOf(needed);
     headings = Map.copyOf(headings);

@@ -30,6 +30,8 @@ import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.ScalarType;
+import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.ValueType;
 
 /** Makes pages ready. */
 public final class PagePlanner {
@@ -72,6 +74,7 @@ public final class PagePlanner {
         page,
         new Plan(planned),
         looks(planned),
+        inner(planned),
         inputs,
         needed(),
         headings(),
@@ -128,6 +131,33 @@ public final class PagePlanner {
               }
             });
     return all;
+  }
+
+  /** The columns of what is a list of records in one row. */
+  private Map<PartId, List<PagePlan.InnerColumn>> inner(Map<SlotId, Planned> planned) {
+    Map<PartId, List<PagePlan.InnerColumn>> inner = new LinkedHashMap<>();
+    page.items()
+        .filter(inside -> inside.item() instanceof Shown)
+        .forEach(
+            inside -> {
+              SlotId slot = new SlotId.OfPart(page.id(), inside.item().id(), Shown.VALUE);
+              Planned known = planned.get(slot);
+              if (known != null
+                  && known.type() instanceof ValueType.Shaped rows
+                  && rows.several()
+                  && rows.shapes().get(rows.shape()) instanceof Shape.Record) {
+                inner.put(
+                    inside.item().id(),
+                    InnerColumns.of(
+                        reach,
+                        looks,
+                        known.mapping().source(),
+                        reach.inside(inside.part()),
+                        rows.shapes(),
+                        rows.shape()));
+              }
+            });
+    return inner;
   }
 
   private Look look(Part part, Shown shown, Map<SlotId, Planned> planned) {

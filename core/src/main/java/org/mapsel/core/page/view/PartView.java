@@ -151,19 +151,30 @@ public sealed interface PartView {
    * A column, or the label of a field.
    *
    * @param display how its values are drawn
+   * @param inside the labels of the columns of rows inside the row; none for single values
    */
-  record ColumnView(PartId id, String label, Display display) {}
+  record ColumnView(PartId id, String label, Display display, List<InnerColumnView> inside) {
+    public ColumnView {
+      inside = List.copyOf(inside);
+    }
+  }
+
+  /** A column of rows that stand inside a row. */
+  record InnerColumnView(String label, Display display) {}
 
   /**
    * A value in words.
    *
    * @param value the value itself where it is drawn and not written, null elsewhere
+   * @param inside the rows inside the row, cell by cell: only the first of very many
    */
-  record CellView(String text, Value value) {}
+  record CellView(String text, Value value, Optional<List<List<CellView>>> inside) {}
 
   /** How values are drawn. */
   enum Display {
     TEXT,
+    /** Rows of their own. */
+    ROWS,
     /** On lines of its own. */
     LONG_TEXT,
     NUMBER,
