@@ -61,7 +61,7 @@ final class Clients {
                                 settings.connectTimeout().toMillis(), TimeUnit.MILLISECONDS)
                             .build())
                     .setMaxConnPerRoute(settings.connectionsPerHost())
-                    .setMaxConnTotal(settings.connectionsPerHost() * 10)
+                    .setMaxConnTotal(settings.connectionsPerHost() * 100)
                     .build());
     BasicCredentialsProvider credentials = new BasicCredentialsProvider();
     if (access.login() instanceof Login.Digest digest) {

@@ -18,6 +18,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
+import java.util.function.Supplier;
 import javax.net.ssl.SSLException;
 import org.apache.hc.client5.http.ConnectTimeoutException;
 import org.apache.hc.client5.http.classic.methods.HttpUriRequestBase;
@@ -47,12 +48,14 @@ public class OutgoingHttp implements Exchanger {
   private final OutgoingSettings settings;
   private final Clock clock;
   private final CloseableHttpClient plain;
+  private final HostGates gates;
   private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
 
   OutgoingHttp(OutgoingSettings settings, Clock clock) {
     this.settings = settings;
     this.clock = clock;
     this.plain = Clients.of(Access.NONE, settings).get();
+    this.gates = new HostGates(settings.connectionsPerHost(), settings.waitingPerHost());
   }
 
   @PreDestroy
@@ -163,6 +166,34 @@ public class OutgoingHttp implements Exchanger {
     for (Header header : request.headers()) {
       message.addHeader(header.name(), header.value());
     }
+    return inTurn(originOf(request.address()), shown, () -> attempt(access, message, body));
+  }
+
+  /** Does something when it is its turn at a server. */
+  private Outcome<Response> inTurn(
+      String server, String shown, Supplier<Outcome<Response>> attempt) {
+    HostGates.Entry entry;
+    try {
+      entry = gates.enter(server, settings.answerTimeout());
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      return Outcome.failed(busy(shown));
+    }
+    if (entry != HostGates.Entry.IN) {
+      return Outcome.failed(busy(shown));
+    }
+    try {
+      return attempt.get();
+    } finally {
+      gates.leave(server);
+    }
+  }
+
+  private static Finding busy(String address) {
+    return Finding.error("EXCHANGE_TOO_MANY_WAITING", "address", address);
+  }
+
+  private Outcome<Response> attempt(Access access, HttpUriRequestBase message, AnswerBody body) {
     if (!needsOwnClient(access)) {
       return attempt(plain, message, body);
     }

@@ -7,4 +7,8 @@ import org.springframework.util.unit.DataSize;
 /** Limits of calls to services. */
 @ConfigurationProperties("mapsel.outgoing")
 record OutgoingSettings(
-    Duration connectTimeout, Duration answerTimeout, DataSize maxAnswer, int connectionsPerHost) {}
+    Duration connectTimeout,
+    Duration answerTimeout,
+    DataSize maxAnswer,
+    int connectionsPerHost,
+    int waitingPerHost) {}
