@@ -173,7 +173,7 @@ class DemoLoader {
                 FieldPath.of("arrivals", "vessel", "hullNumber"),
                 FieldPath.of("arrivals", "berth"),
                 FieldPath.of("arrivals", "state"),
-                FieldPath.of("arrivals", "cargo", "goods")));
+                FieldPath.of("arrivals", "cargo")));
     for (String operation : List.of("GetVessel", "ReserveBerth", "VesselParticulars")) {
       app = apps.edit(app.id(), app.version(), page(berthing, operation));
     }

@@ -49,7 +49,6 @@ final class DutyDeskModel {
             set("vessel", "beamMetres", look("Beam", metres, Optional.of("m"))),
             set("vessel", "draughtMetres", look("Draught", metres, Optional.of("m"))),
             set("vessel", "airDraughtMetres", look("Air draught", metres, Optional.of("m"))),
-            set("cargoLine", "goods", Overrides.labelled("Cargo")),
             new PutValueList(
                 Optional.empty(),
                 "States of an arrival",

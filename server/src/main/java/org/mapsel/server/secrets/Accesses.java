@@ -35,10 +35,11 @@ public class Accesses {
    */
   public Access of(String service, EndpointId endpoint, String environment, String address) {
     Reached reached = new Reached(service, endpoint, environment);
-    AccessForm form = kept(reached);
+    Optional<AccessStore.Kept> kept = find(reached);
+    AccessForm form = opened(reached, kept);
     String origin = OutgoingHttp.originOf(address);
     if (AccessForms.tellsSecrets(form) && !origin.isEmpty()) {
-      Optional<String> first = find(reached).flatMap(AccessStore.Kept::origin);
+      Optional<String> first = kept.flatMap(AccessStore.Kept::origin);
       if (first.isEmpty()) {
         store.bind(service, endpoint.text(), environment, origin);
       } else if (!first.get().equals(origin)) {
@@ -84,7 +85,7 @@ public class Accesses {
   }
 
   AccessForm shown(Reached reached) {
-    return AccessForms.shown(kept(reached));
+    return AccessForms.shown(opened(reached, find(reached)));
   }
 
   AccessForm put(Reached reached, AccessForm form) {
@@ -133,14 +134,13 @@ public class Accesses {
         new AccessForm(login, List.of(), null, "asDescribed", null, null, null));
   }
 
-  private AccessForm kept(Reached reached) {
-    Optional<byte[]> locked = find(reached).map(AccessStore.Kept::content);
-    if (locked.isEmpty()) {
+  private AccessForm opened(Reached reached, Optional<AccessStore.Kept> kept) {
+    if (kept.isEmpty()) {
       return AccessForm.NONE;
     }
     byte[] text =
         vault
-            .open(locked.get(), reached.about())
+            .open(kept.get().content(), reached.about())
             .orElseThrow(
                 () ->
                     Problem.refused(

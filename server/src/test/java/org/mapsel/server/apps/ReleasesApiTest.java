@@ -8,54 +8,25 @@ import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.RegisterExtension;
 import org.mapsel.server.testing.Api;
-import org.mapsel.server.testing.FakeBerthing;
+import org.mapsel.server.testing.BerthingApp;
 import org.mapsel.server.testing.TestServer;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Apps that are handed over: releases, files, start pages. */
-class ReleasesApiTest {
-
-  @RegisterExtension static final TestServer SERVER = new TestServer();
+class ReleasesApiTest extends BerthingApp {
 
   private static final int VISITORS = 100;
   private static final JsonMapper JSON = new JsonMapper();
-  private static FakeBerthing berthing;
-  private static String addPage;
 
-  private Api api;
   private String id;
-  private String app;
-
-  @BeforeAll
-  static void takeBerthing() {
-    berthing = new FakeBerthing();
-    String service = SERVER.api().take(berthing.description());
-    String edition = SERVER.api().get("/api/services/" + service).text("/edition");
-    addPage =
-        "{'kind':'addPage','service':'"
-            + service
-            + "','edition':'"
-            + edition
-            + "','operation':'VesselParticulars','endpoint':'BerthingSoap11','fields':[['entry','key']]}";
-  }
-
-  @AfterAll
-  static void stop() {
-    berthing.close();
-  }
 
   @BeforeEach
-  void newApp() {
-    api = SERVER.api();
-    id = api.post("/api/apps", "{'name':'Duty desk'}").text("/id");
-    app = "/api/apps/" + id;
+  void addFirstPage() {
+    id = app.substring("/api/apps/".length());
     edit(addPage);
   }
 
@@ -64,7 +35,7 @@ class ReleasesApiTest {
     return api.post(app + "/edits", "{'version':" + version + ",'edit':" + edit + "}");
   }
 
-  private String page() {
+  private String firstPage() {
     return api.get(app).text("/pages/0/id");
   }
 
@@ -75,12 +46,12 @@ class ReleasesApiTest {
   }
 
   private void renamePage(String name) {
-    edit("{'kind':'renamePage','page':'" + page() + "','name':'" + name + "'}");
+    edit("{'kind':'renamePage','page':'" + firstPage() + "','name':'" + name + "'}");
   }
 
   private Api.Answer run(String as) {
     return api.post(
-        app + "/pages/" + page() + "/runs", "{'as':'" + as + "','inputs':{},'arguments':{}}");
+        app + "/pages/" + firstPage() + "/runs", "{'as':'" + as + "','inputs':{},'arguments':{}}");
   }
 
   @Test
@@ -204,7 +175,7 @@ class ReleasesApiTest {
   void aServiceThatOnlyAReleaseNeedsStays() {
     release("First");
     String service = api.get(app).text("/services/0/service");
-    edit("{'kind':'removePage','page':'" + page() + "'}");
+    edit("{'kind':'removePage','page':'" + firstPage() + "'}");
 
     Api.Answer removed = api.delete("/api/services/" + service);
 
@@ -216,7 +187,7 @@ class ReleasesApiTest {
   void anAppComesBackFromItsFileIntoAnEmptyWorkspaceAsItWas() {
     edit(
         "{'kind':'setStartPage','folio':{'sections':[{'title':'Desk','entries':[{'app':'','page':'"
-            + page()
+            + firstPage()
             + "','name':'Vessels','line':'By hull'}]}]}}");
     String file = api.file(app + "/file");
 
