@@ -108,6 +108,10 @@ public final class Screenshots {
     page.getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("Salt Wren"))
         .first()
         .click(new Locator.ClickOptions().setModifiers(List.of(KeyboardModifier.ALT)));
+    assertThat(page.locator("mark")).hasText("Salt Wren");
+    page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("Cargo: 2"))
+        .first()
+        .click();
     take(page, "6-run");
   }
 
