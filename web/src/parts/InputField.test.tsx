@@ -71,7 +71,7 @@ describe('an input', () => {
 
   it('counts what is still being typed, and makes it a chip with Enter', async () => {
     const { user, last } = shown(anInput('Goods', { several: true }));
-    const field = screen.getByRole('combobox', { name: /Goods/ });
+    const field = await screen.findByRole('combobox', { name: /Goods/ });
     await user.type(field, 'rope, tar');
     expect(last()).toEqual(['rope, tar']);
     await user.keyboard('{Enter}');
@@ -82,7 +82,7 @@ describe('an input', () => {
 
   it('takes several numbers at once, parted by commas', async () => {
     const { user, last } = shown(anInput('Cranes', { kind: 'NUMBER', several: true }));
-    await user.type(screen.getByRole('combobox', { name: /Cranes/ }), '4, 7{Enter}');
+    await user.type(await screen.findByRole('combobox', { name: /Cranes/ }), '4, 7{Enter}');
     expect(last()).toEqual(['4', '7']);
   });
 
@@ -92,7 +92,7 @@ describe('an input', () => {
       { code: 'S', words: 'south' },
     ];
     const { user, last } = shown(anInput('Basins', { kind: 'CHOICE', choices, several: true }));
-    await user.click(screen.getByRole('combobox', { name: /Basins/ }));
+    await user.click(await screen.findByRole('combobox', { name: /Basins/ }));
     await user.click(within(screen.getByRole('listbox')).getByText('north'));
     expect(last()).toEqual(['N']);
     await user.type(screen.getByRole('combobox', { name: /Basins/ }), 'west{Enter}');

@@ -1,4 +1,3 @@
-import Autocomplete from '@mui/material/Autocomplete';
 import Box from '@mui/material/Box';
 import Checkbox from '@mui/material/Checkbox';
 import FormControl from '@mui/material/FormControl';
@@ -7,10 +6,9 @@ import FormHelperText from '@mui/material/FormHelperText';
 import InputLabel from '@mui/material/InputLabel';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
-import { useState } from 'react';
+import { lazy, Suspense } from 'react';
 import type { InputView, Json } from '@/api/client';
 import { inLine } from '@/lib/format';
-import { itemsOf } from '@/lib/json';
 import { FileChoice } from '@/ui/FileChoice';
 
 const TYPES: Partial<Record<InputView['kind'], string>> = {
@@ -29,82 +27,14 @@ const framed = {
   borderRadius: '4px',
 } as const;
 
-/** What is put in once or several times. */
-const textsOf = (value: Json) =>
-  itemsOf(value ?? undefined)
-    .map(inLine)
-    .filter((text) => text !== '');
-
-/** What people read for a code. */
-const wordsFor = (input: InputView, code: string) =>
-  input.choices.find((choice) => choice.code === code)?.words ?? code;
-
-interface FieldProps {
+export interface FieldProps {
   input: InputView;
   value: Json;
   onInput: (value: Json) => void;
 }
 
-/** Texts may have commas in them; of anything else several can be typed at once. */
-function partsOf(text: string, kind: InputView['kind']) {
-  return (kind === 'TEXT' ? [text] : text.split(','))
-    .map((part) => part.trim())
-    .filter((part) => part !== '');
-}
-
-/** How a value is written where there is no picker for several. */
-const WRITTEN: Partial<Record<InputView['kind'], string>> = {
-  DATE: 'yyyy-mm-dd',
-  TIME: 'hh:mm:ss',
-  DATE_TIME: 'yyyy-mm-ddThh:mm:ss',
-};
-
-/**
- * Any number of values, each a chip; Enter ends one. What is still being typed counts too, but
- * becomes no chip by itself: that would move a button away from under the mouse.
- */
-function Several({ input, value, onInput }: FieldProps) {
-  const [typed, setTyped] = useState('');
-  const { kind } = input;
-  const chosen = kind === 'CHOICE';
-  const items = textsOf(value);
-  const pending = chosen ? [] : partsOf(typed, kind);
-  const start = items.length - pending.length;
-  // Somebody else may have put in other values since.
-  const chips = pending.every((part, index) => items[start + index] === part)
-    ? items.slice(0, start)
-    : items;
-  return (
-    <Autocomplete
-      multiple
-      freeSolo={!chosen}
-      clearOnBlur={chosen}
-      filterSelectedOptions
-      size="small"
-      options={input.choices.map(({ code }) => code)}
-      getOptionLabel={(code) => wordsFor(input, code)}
-      value={chips}
-      inputValue={typed}
-      onInputChange={(_, text, reason) => {
-        setTyped(text);
-        if (reason === 'input' && !chosen) onInput([...chips, ...partsOf(text, kind)]);
-      }}
-      onChange={(_, next) => {
-        setTyped('');
-        onInput([...new Set(chosen ? next : next.flatMap((one) => partsOf(one, kind)))]);
-      }}
-      renderInput={(params) => (
-        <TextField
-          {...params}
-          label={input.label}
-          required={input.required && items.length === 0}
-          helperText={input.help || undefined}
-          placeholder={items.length > 0 ? undefined : chosen ? 'any' : WRITTEN[kind]}
-        />
-      )}
-    />
-  );
-}
+/** A list of chips takes more script than all other fields together; few pages have one. */
+const SeveralField = lazy(() => import('./SeveralField'));
 
 /** One field to type or choose in. */
 export function InputField({ input, value, onInput }: FieldProps) {
@@ -138,7 +68,13 @@ export function InputField({ input, value, onInput }: FieldProps) {
       </FormControl>
     );
   }
-  if (input.several) return <Several input={input} value={value} onInput={onInput} />;
+  if (input.several) {
+    return (
+      <Suspense fallback={<TextField size="small" label={input.label} disabled />}>
+        <SeveralField input={input} value={value} onInput={onInput} />
+      </Suspense>
+    );
+  }
   const choices = input.kind === 'CHOICE' ? input.choices : undefined;
   const type = TYPES[input.kind];
   return (
