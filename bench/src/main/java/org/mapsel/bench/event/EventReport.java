@@ -112,7 +112,8 @@ public final class EventReport {
         post(
             "/api/apps/duty-desk/pages/page_1/runs",
             "{\"arguments\":{},\"as\":\"BUILDER\",\"inputs\":{}}");
-    String run = json.readTree(sent(opening)).get("run").asString();
+    String last = sent(opening).lines().toList().getLast();
+    String run = json.readTree(last).at("/run/run").asString();
     return post("/api/runs/" + run + "/events", PRESSED);
   }
 
