@@ -234,7 +234,7 @@ class PagesJourneyTest {
     user.page.getByLabel("How services look").click();
     user.role(AriaRole.OPTION, "as if it failed").click();
     user.press("Start over").press("List arrivals");
-    user.sees("which fails: ");
+    user.sees("which fails");
     user.page.getByLabel("How services look").click();
     user.role(AriaRole.OPTION, "answered from samples").click();
     user.press("List arrivals");

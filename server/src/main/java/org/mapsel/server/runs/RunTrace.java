@@ -2,6 +2,7 @@ package org.mapsel.server.runs;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.mapsel.core.page.run.Happening;
 import org.mapsel.server.apps.HappeningWords;
 import org.mapsel.server.runs.RunViews.TraceEntry;
@@ -10,6 +11,8 @@ import org.mapsel.server.runs.RunViews.TracedCall;
 
 /** What happened after a press, put down as it happens. */
 final class RunTrace {
+
+  private static final String FAILS = "which fails";
 
   private final long began;
   private final List<TraceEntry> entries = new ArrayList<>();
@@ -42,8 +45,19 @@ final class RunTrace {
       if (happening instanceof Happening.Calls) {
         open.add(entries.size());
       }
-      entries.add(new TraceEntry(kind(happening), now - began, words.of(happening), null));
+      String told = isExplained(happening) ? FAILS : words.of(happening);
+      entries.add(new TraceEntry(kind(happening), now - began, told, null));
     }
+  }
+
+  /** Whether the call that failed says why already. */
+  private boolean isExplained(Happening happening) {
+    return happening instanceof Happening.Fails fails
+        && entries.stream()
+            .map(TraceEntry::call)
+            .filter(Objects::nonNull)
+            .anyMatch(
+                call -> call.call().equals(fails.call().text()) && !call.findings().isEmpty());
   }
 
   /** The calls that were told of last are back, in the same order. */

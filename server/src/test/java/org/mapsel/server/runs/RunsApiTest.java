@@ -89,6 +89,7 @@ class RunsApiTest extends BerthingApp {
     Api.Answer failed = press(built, "S-20417", "{'how':'FAILING'}");
     assertThat(failed.text("/page/parts/2/rows/content")).isEqualTo("FAILED");
     assertThat(called(failed).at("/status").asInt()).isEqualTo(503);
+    assertThat(told(failed)).contains("STEP which fails");
     Api.Answer dropped = press(built, "S-20417", "{'how':'DROPPED'}");
     assertThat(called(dropped).at("/findings/0/code").asString())
         .isEqualTo("EXCHANGE_ANSWER_DROPPED");
