@@ -1,9 +1,13 @@
 package org.mapsel.core.call;
 
+import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.function.Supplier;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
@@ -109,7 +113,7 @@ public final class Caller {
   }
 
   /**
-   * Runs several calls; those that a service takes in one message go in one.
+   * Runs several calls at once; those that a service takes in one message go in one.
    *
    * @return what became of each, in their order
    */
@@ -119,13 +123,36 @@ public final class Caller {
         questions.stream()
             .map(question -> new OneCall(question, stamp, exchanger, tokens, journal))
             .toList();
-    Map<OneCall, CallResult> together = batches.run(calls);
-    return calls.stream()
-        .map(
-            call ->
-                together.containsKey(call)
-                    ? together.get(call)
-                    : call.cannotBeSent().orElseGet(call::run))
-        .toList();
+    Map<OneCall, CallResult> done = batches.run(calls);
+    done.putAll(atOnce(calls.stream().filter(call -> !done.containsKey(call)).toList()));
+    return calls.stream().map(done::get).toList();
+  }
+
+  private static Map<OneCall, CallResult> atOnce(List<OneCall> calls) {
+    Map<OneCall, CallResult> done = new IdentityHashMap<>();
+    if (calls.size() < 2) {
+      calls.forEach(call -> done.put(call, made(call)));
+      return done;
+    }
+    Map<OneCall, Future<CallResult>> started = new IdentityHashMap<>();
+    try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
+      calls.forEach(call -> started.put(call, threads.submit(() -> made(call))));
+    }
+    started.forEach((call, result) -> done.put(call, result(result)));
+    return done;
+  }
+
+  private static CallResult made(OneCall call) {
+    return call.cannotBeSent().orElseGet(call::run);
+  }
+
+  /** What a call that is over came to; it fails here as it would have failed by itself. */
+  private static CallResult result(Future<CallResult> over) {
+    if (over.state() == Future.State.FAILED) {
+      throw over.exceptionNow() instanceof RuntimeException failure
+          ? failure
+          : new IllegalStateException(over.exceptionNow());
+    }
+    return over.resultNow();
   }
 }

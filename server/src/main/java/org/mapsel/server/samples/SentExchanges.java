@@ -1,6 +1,7 @@
 package org.mapsel.server.samples;
 
 import java.time.Instant;
+import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -11,13 +12,15 @@ import org.mapsel.server.web.Sent;
 
 /**
  * Keeps what may change something as sent before it leaves. If the server ends before the answer is
- * there, the log says so.
+ * there, the log says so. Made by the thread that answers a request; calls may be of others.
  */
 final class SentExchanges implements Journal {
 
   private final ExchangeStore exchanges;
-  private final Map<Question, Recorder.Wanted> expected = new IdentityHashMap<>();
-  private final Map<Question, String> ids = new IdentityHashMap<>();
+  private final Runnable mark = Sent.marker();
+  private final Map<Question, Recorder.Wanted> expected =
+      Collections.synchronizedMap(new IdentityHashMap<>());
+  private final Map<Question, String> ids = Collections.synchronizedMap(new IdentityHashMap<>());
 
   SentExchanges(ExchangeStore exchanges) {
     this.exchanges = exchanges;
@@ -39,6 +42,6 @@ final class SentExchanges implements Journal {
     ids.put(
         question,
         exchanges.begin(wanted.serviceId(), wanted.operation().id().text(), shown, Instant.now()));
-    Sent.mark();
+    mark.run();
   }
 }

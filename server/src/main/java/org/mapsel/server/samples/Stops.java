@@ -2,8 +2,10 @@ package org.mapsel.server.samples;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashSet;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
@@ -40,11 +42,11 @@ public class Stops {
     Optional.ofNullable(waiting.get(key)).ifPresent(Waiting::stop);
   }
 
-  /** The requests of one event: once stopped, the one on its way ends and no more go out. */
+  /** The requests of one event: once stopped, those on their way end and no more go out. */
   public final class Waiting implements AutoCloseable {
 
     private final String key;
-    private Optional<Thread> sending = Optional.empty();
+    private final Set<Thread> sending = new HashSet<>();
     private boolean stopped;
 
     private Waiting(String key) {
@@ -84,13 +86,13 @@ public class Stops {
       if (stopped) {
         return false;
       }
-      sending = Optional.of(Thread.currentThread());
+      sending.add(Thread.currentThread());
       return true;
     }
 
     /** Whether it was stopped; nothing of that is left for whatever the thread does next. */
     private synchronized boolean end() {
-      sending = Optional.empty();
+      sending.remove(Thread.currentThread());
       if (stopped) {
         Thread.interrupted();
       }
@@ -99,7 +101,7 @@ public class Stops {
 
     private synchronized void stop() {
       stopped = true;
-      sending.ifPresent(Thread::interrupt);
+      sending.forEach(Thread::interrupt);
     }
 
     @Override

@@ -13,12 +13,17 @@ public final class Sent {
 
   private Sent() {}
 
-  /** Remembers it until the request is answered; what runs by itself answers none. */
-  public static void mark() {
+  /**
+   * What remembers it, from whatever thread, until the request that is being answered here is; what
+   * runs by itself answers none.
+   */
+  public static Runnable marker() {
     RequestAttributes request = RequestContextHolder.getRequestAttributes();
-    if (request != null) {
-      request.setAttribute(NAME, true, RequestAttributes.SCOPE_REQUEST);
-    }
+    return () -> {
+      if (request != null) {
+        request.setAttribute(NAME, true, RequestAttributes.SCOPE_REQUEST);
+      }
+    };
   }
 
   static boolean isMarked() {

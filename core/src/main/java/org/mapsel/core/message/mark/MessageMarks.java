@@ -29,7 +29,7 @@ public final class MessageMarks {
   public record Span(int start, int end) {}
 
   /** So many texts are tried one by one where changing all of them at once changes too much. */
-  private static final int MOST_SINGLY = 32;
+  private static final int MOST_SINGLY = 8;
 
   /** Characters that no simple type but text has, and that no format escapes. */
   private static final String ZERO = "~";

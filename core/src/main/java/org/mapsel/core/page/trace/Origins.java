@@ -33,7 +33,10 @@ import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
 
-/** Follows what is seen on an open page back to where it came from, and the other way. */
+/**
+ * Follows what is seen on an open page back to where it came from, and the other way. For one
+ * thread at a time.
+ */
 public final class Origins {
 
   /** Of a value that is a list so many items are followed. */
@@ -41,6 +44,9 @@ public final class Origins {
 
   /** Sources of sources are followed so far: an input that starts with itself has no beginning. */
   private static final int DEEPEST = 8;
+
+  /** Formulas that name each other lead to more than anybody reads. */
+  private static final int MOST_ORIGINS = 100;
 
   private static final Pattern NAME = Pattern.compile("[A-Za-z_][A-Za-z0-9_]*");
 
@@ -56,6 +62,9 @@ public final class Origins {
   private final PageReach reach;
   private final PageState state;
   private final Scope scope;
+
+  /** How many more origins may be told of the value that is asked for. */
+  private int left;
 
   /**
    * @param reach what the page can draw on
@@ -76,6 +85,7 @@ public final class Origins {
    * @param row the number of the row that is looked at, in the answer
    */
   public Optional<Origin> of(PartId owner, Optional<Integer> row) {
+    left = MOST_ORIGINS;
     Optional<Page.Inside> inside = page.item(owner);
     if (inside.map(Page.Inside::item).orElse(null) instanceof Input) {
       return Optional.of(of(new Source.Entered(owner), Optional.empty(), reach.outside(), 0));
@@ -85,12 +95,6 @@ public final class Origins {
     Optional<At> at =
         inside.flatMap(found -> row.flatMap(number -> row(found.part().id(), number)));
     return page.mapping(id).map(mapping -> of(mapping.source(), at, reach.of(id), 0));
-  }
-
-  /** Where the parameters of a call come from that are filled, in their order. */
-  public Optional<Origin> ofParameter(CallId call, FieldPath parameter) {
-    SlotId.OfParameter id = new SlotId.OfParameter(page.id(), call, parameter);
-    return page.mapping(id).map(mapping -> of(mapping.source(), Optional.empty(), reach.of(id), 0));
   }
 
   private Origin of(Source source, Optional<At> row, Reach around, int depth) {
@@ -131,10 +135,14 @@ public final class Origins {
           rule(derived, around).flatMap(Origins::read).isPresent()
               ? List.of()
               : fields(derived, row, around).stream()
+                  .takeWhile(one -> left-- > 0)
                   .map(one -> of(one, row, around, depth))
                   .toList();
       case Source.Formula formula ->
-          named(formula, around).map(one -> of(one, row, around, depth)).toList();
+          named(formula, around)
+              .takeWhile(one -> left-- > 0)
+              .map(one -> of(one, row, around, depth))
+              .toList();
       case Source.Entered entered ->
           state.inputs().containsKey(entered.input())
               ? List.of()

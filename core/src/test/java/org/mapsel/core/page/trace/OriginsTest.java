@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.mapping.Source;
@@ -144,9 +145,6 @@ class OriginsTest {
     Origin typed = origins(bench).of(tag.id(), Optional.empty()).orElseThrow();
     assertThat(typed.value()).isEqualTo(new TextValue("T-1"));
     assertThat(typed.from()).isEmpty();
-    assertThat(
-            origins(bench).ofParameter(bench.call().id(), FieldPath.of("tag")).map(Origin::value))
-        .contains(new TextValue("T-1"));
   }
 
   @Test
@@ -213,5 +211,27 @@ class OriginsTest {
                         .getFirst()))
         .extracting(ShownAt::part)
         .containsExactly(text, table);
+  }
+
+  @Test
+  void formulasThatNameEachOtherAreFollowedToAnEnd() {
+    PageBench bench = jobs(NUMBER);
+    List<Input> inputs = bench.page().inputs().toList();
+    String all =
+        inputs.stream()
+            .map(input -> "string(" + input.id().text().replaceFirst("_\\d+$", "") + ")")
+            .collect(Collectors.joining(" + "));
+    for (Input input : inputs) {
+      bench.edit(
+          new FillSlot(
+              new SlotId.OfPart(bench.page().id(), input.id(), Input.START),
+              Optional.of(new Source.Formula(all))));
+    }
+    Origin origin = origins(bench).of(inputs.getFirst().id(), Optional.empty()).orElseThrow();
+    assertThat(count(origin)).isBetween(inputs.size(), 500);
+  }
+
+  private static int count(Origin origin) {
+    return 1 + origin.from().stream().mapToInt(OriginsTest::count).sum();
   }
 }
