@@ -24,8 +24,8 @@ export function InnerRows({ cell, column }: Props) {
       <Table size="small" aria-label={column.label}>
         <TableHead>
           <TableRow>
-            {column.inside.map(({ label, display }) => (
-              <TableCell key={label} align={alignOf(display)}>
+            {column.inside.map(({ label, display }, place) => (
+              <TableCell key={place} align={alignOf(display)}>
                 {label}
               </TableCell>
             ))}
@@ -35,7 +35,7 @@ export function InnerRows({ cell, column }: Props) {
           {rows.map((row, number) => (
             <TableRow key={number}>
               {column.inside.map(({ label, display }, place) => (
-                <TableCell key={label} data-label={label} align={alignOf(display)}>
+                <TableCell key={place} data-label={label} align={alignOf(display)}>
                   <Cell
                     cell={row[place]}
                     column={{ id: `${column.id} ${label}`, label, display, inside: [] }}

@@ -15,13 +15,13 @@ const CRANES = [
   ['Egret', '40'],
 ];
 
-function shown(over: Partial<RowsView> = {}, use: PageUse = usedPage()) {
+function shown(over: Partial<RowsView> = {}, use: PageUse = usedPage(), words = USUAL_WORDS) {
   const rows = someRows(COLUMNS, CRANES, over);
   render(
     <TablePart
       part={{ kind: 'table', id: 'cranes', heading: 'Cranes', rows }}
       use={use}
-      words={USUAL_WORDS}
+      words={words}
     />,
   );
   return { user: userEvent.setup(), use };
@@ -36,19 +36,11 @@ describe('a table', () => {
     ['EMPTY', 'empty', 'Nothing was found.'],
     ['FAILED', 'failed', 'It could not be fetched.'],
   ])('says in its own words or the usual ones that it is %s', (content, state, usual) => {
-    const rows = { ...someRows(COLUMNS, []), all: 0, content };
-    const drawn = (words: typeof USUAL_WORDS) =>
-      render(
-        <TablePart
-          part={{ kind: 'table', id: 'cranes', heading: 'Cranes', rows }}
-          use={usedPage()}
-          words={words}
-        />,
-      );
-    drawn(USUAL_WORDS);
+    const none = { rows: [], all: 0, content };
+    shown(none);
     expect(screen.getByText(usual)).toBeTruthy();
     cleanup();
-    drawn({ ...USUAL_WORDS, [state]: 'No cranes now' });
+    shown(none, usedPage(), { ...USUAL_WORDS, [state]: 'No cranes now' });
     expect(screen.getByText('No cranes now')).toBeTruthy();
     expect(screen.queryByText(usual)).toBeNull();
   });
@@ -98,20 +90,12 @@ describe('a table', () => {
       value: null,
       inside: kinds.map((text) => [{ text, value: null }]),
     });
-    const rows = someRows([COLUMNS[0] ?? cargo, cargo], [['Heron'], ['Egret']], { choosing: true });
-    rows.rows = rows.rows.map((line, at) => ({
+    const columns = [COLUMNS[0] ?? cargo, cargo];
+    const rows = someRows(columns, [['Heron'], ['Egret']]).rows.map((line, at) => ({
       ...line,
       cells: [...line.cells, at === 0 ? inside('barley', 'slate') : inside()],
     }));
-    const use = usedPage();
-    render(
-      <TablePart
-        part={{ kind: 'table', id: 'cranes', heading: 'Cranes', rows }}
-        use={use}
-        words={USUAL_WORDS}
-      />,
-    );
-    const user = userEvent.setup();
+    const { user, use } = shown({ columns, rows, choosing: true });
     expect(screen.queryByText('barley')).toBeNull();
     await user.click(screen.getByRole('button', { name: 'Cargo: 2' }));
     const inner = screen.getByRole('table', { name: 'Cargo' });

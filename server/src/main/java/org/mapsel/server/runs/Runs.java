@@ -234,20 +234,20 @@ class Runs {
   }
 
   private RunView view(Running running, Course course, Locale locale) {
-    return new RunView(
-        running.id(),
-        views(running, course.state, locale).page(),
-        course.leads.orElse(null),
-        running.builder() ? course.trace.entries() : List.of(),
-        pages.replayed(running));
+    return view(running, course.state, course.leads, course.trace.entries(), locale);
   }
 
-  private RunView waitingView(Running running, PageState state, Locale locale) {
+  private RunView view(
+      Running running,
+      PageState state,
+      Optional<RunViews.Leads> leads,
+      List<RunViews.TraceEntry> trace,
+      Locale locale) {
     return new RunView(
         running.id(),
         views(running, state, locale).page(),
-        null,
-        List.of(),
+        leads.orElse(null),
+        trace,
         pages.replayed(running));
   }
 
@@ -262,7 +262,7 @@ class Runs {
     try (Stops.Waiting waiting = stops.waiting(stop == null ? "" : stop)) {
       Course course =
           new Course(waiting::over, simulation, PageState.EMPTY, new RunTrace(clock.millis()));
-      course.told = state -> told.accept(waitingView(running, state, locale));
+      course.told = state -> told.accept(view(running, state, Optional.empty(), List.of(), locale));
       happen(running, first, course, locale);
       return view(running, course, locale);
     }

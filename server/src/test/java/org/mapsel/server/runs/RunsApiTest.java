@@ -16,11 +16,15 @@ import tools.jackson.databind.JsonNode;
 /** Pages that run, asked as browsers do. */
 class RunsApiTest extends BerthingApp {
 
+  private Api.Answer opened(String as) {
+    return api.post(page() + "/runs", "{'as':'" + as + "','inputs':{},'arguments':{}}");
+  }
+
   @Test
   void aPageRunsWithRealAnswersWhichBecomeItsSampleForBuilders() {
     edit(1, addPage);
     api.post(tries, "{'endpoint':'BerthingSoap11','parameters':{'hullNumber':'S-1'}}");
-    Api.Answer visit = api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}");
+    Api.Answer visit = opened("REVIEWER");
     assertThat(visit.text("/page/parts/2/rows/content")).isEqualTo("NONE");
 
     Api.Answer run = press(visit, "S-20417");
@@ -31,8 +35,7 @@ class RunsApiTest extends BerthingApp {
     assertThat(bench().text("/page/parts/0/inputs/0/value"))
         .as("a visit is no sample")
         .isEqualTo("S-1");
-    Api.Answer built =
-        press(api.post(page() + "/runs", "{'as':'BUILDER','inputs':{},'arguments':{}}"), "S-20417");
+    Api.Answer built = press(opened("BUILDER"), "S-20417");
     assertThat(called(built).at("/parameters/0/value").asString()).isEqualTo("S-20417");
     assertThat(called(built).at("/failed").asBoolean()).isFalse();
     assertThat(bench().text("/calls/0/origin")).isEqualTo("recorded");
@@ -43,7 +46,7 @@ class RunsApiTest extends BerthingApp {
   @Test
   void waitingForAServiceCanBeStoppedAndThePageGoesOnAfterwards() {
     edit(1, addPage);
-    Api.Answer built = api.post(page() + "/runs", "{'as':'BUILDER','inputs':{},'arguments':{}}");
+    Api.Answer built = opened("BUILDER");
     String pressed =
         "{'inputs':{'%s':'S-20417'},'simulation':{'how':'SLOW'},'stop':'k-1',"
                 .formatted(built.text("/page/parts/0/inputs/0/id"))
@@ -65,7 +68,7 @@ class RunsApiTest extends BerthingApp {
   @Test
   void aRunThatEndsWhileAServiceIsAskedSaysSo() {
     edit(1, addPage);
-    Api.Answer visit = api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}");
+    Api.Answer visit = opened("REVIEWER");
     DSLContext sql = SERVER.bean(DSLContext.class);
     FakeBerthing.Behaviour usual =
         exchange ->
@@ -84,7 +87,7 @@ class RunsApiTest extends BerthingApp {
   @Test
   void badDaysCanBeTriedByThoseWhoBuildAndByNobodyElse() {
     edit(1, addPage);
-    Api.Answer built = api.post(page() + "/runs", "{'as':'BUILDER','inputs':{},'arguments':{}}");
+    Api.Answer built = opened("BUILDER");
 
     Api.Answer failed = press(built, "S-20417", "{'how':'FAILING'}");
     assertThat(failed.text("/page/parts/2/rows/content")).isEqualTo("FAILED");
@@ -95,7 +98,7 @@ class RunsApiTest extends BerthingApp {
         .isEqualTo("EXCHANGE_ANSWER_DROPPED");
     assertThat(press(built, "S-20417").text("/page/parts/2/rows/content")).isEqualTo("FILLED");
 
-    Api.Answer visit = api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}");
+    Api.Answer visit = opened("REVIEWER");
     assertThat(
             press(visit, "S-20417", "{'how':'FAILING'}")
                 .text("/page/parts/2/rows/rows/0/cells/0/text"))
@@ -105,9 +108,7 @@ class RunsApiTest extends BerthingApp {
   @Test
   void whatWasAnsweredStaysWithTheRunAndRowsAreHadAsTheyAreWanted() {
     edit(1, addPage);
-    Api.Answer run =
-        press(
-            api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}"), "S-20417");
+    Api.Answer run = press(opened("REVIEWER"), "S-20417");
     String table = part(run, "/page/parts", "table");
     String at = "/api/runs/" + run.text("/run");
 
@@ -126,9 +127,7 @@ class RunsApiTest extends BerthingApp {
   @Test
   void whatIsNotOnThePageForAVisitorCannotHappen() {
     edit(1, addPage);
-    Api.Answer run =
-        press(
-            api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}"), "S-20417");
+    Api.Answer run = press(opened("REVIEWER"), "S-20417");
     String events = "/api/runs/" + run.text("/run") + "/events";
     String table = part(run, "/page/parts", "table");
     String button = part(run, "/page/parts", "button");
@@ -157,9 +156,7 @@ class RunsApiTest extends BerthingApp {
   @Test
   void aButtonInRowsIsPressedInARowThatIsThereAndNowhereElse() {
     edit(1, addPage);
-    Api.Answer run =
-        press(
-            api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}"), "S-20417");
+    Api.Answer run = press(opened("REVIEWER"), "S-20417");
     String events = "/api/runs/" + run.text("/run") + "/events";
     String table = part(run, "/page/parts", "table");
     edit(2, "{'kind':'addButton','page':'" + pageId() + "','words':'Hail'}");
@@ -239,7 +236,7 @@ class RunsApiTest extends BerthingApp {
   @Test
   void aFailedCallBecomesAMessage() {
     edit(1, addPage);
-    Api.Answer visit = api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}");
+    Api.Answer visit = opened("REVIEWER");
     Api.Answer run = press(visit, "");
 
     assertThat(run.text("/page/messages/0/text")).isEqualTo("Please fill in: Hull number.");
@@ -268,8 +265,7 @@ class RunsApiTest extends BerthingApp {
   @Test
   void whatHappensIsTracedToTheBytesAndBack() {
     edit(1, addPage);
-    Api.Answer built =
-        press(api.post(page() + "/runs", "{'as':'BUILDER','inputs':{},'arguments':{}}"), "S-20417");
+    Api.Answer built = press(opened("BUILDER"), "S-20417");
     assertThat(told(built))
         .containsExactly(
             "EVENT Hull number is S-20417",
@@ -310,7 +306,7 @@ class RunsApiTest extends BerthingApp {
   @Test
   void aPageThatWaitsIsShownSoUntilItIsAnswered() throws Exception {
     edit(1, addPage);
-    Api.Answer visit = api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}");
+    Api.Answer visit = opened("REVIEWER");
     FakeBerthing.Behaviour usual =
         exchange ->
             FakeBerthing.write(
@@ -343,9 +339,7 @@ class RunsApiTest extends BerthingApp {
   @Test
   void visitorsAreToldNothingOfHowValuesCame() {
     edit(1, addPage);
-    Api.Answer visit =
-        press(
-            api.post(page() + "/runs", "{'as':'REVIEWER','inputs':{},'arguments':{}}"), "S-20417");
+    Api.Answer visit = press(opened("REVIEWER"), "S-20417");
     String column = visit.text("/page/parts/2/rows/columns/0/id");
     assertThat(api.get("/api/runs/" + visit.text("/run") + "/origins/" + column + "?row=1").code())
         .isEqualTo("SERVER_RUN_OVER");
@@ -354,7 +348,7 @@ class RunsApiTest extends BerthingApp {
   @Test
   void oneCallAloneCanMeetABadDayAndSamplesCanAnswerForIt() {
     edit(1, addPage);
-    Api.Answer built = api.post(page() + "/runs", "{'as':'BUILDER','inputs':{},'arguments':{}}");
+    Api.Answer built = opened("BUILDER");
     String call = bench().text("/calls/0/id");
 
     assertThat(
