@@ -19,13 +19,15 @@ import { IntakeResult } from './components/IntakeResult';
 import { Lately } from './components/Lately';
 import { type Given, readIntake } from './intake';
 
-/** Whether reading failed for the lack of credentials or a certificate. */
-function wantsAccess(error: Error | null) {
-  return (
-    error instanceof ApiProblem &&
-    ['EXCHANGE_LOGIN_WANTED', 'EXCHANGE_SERVER_UNTRUSTED'].includes(error.code)
-  );
-}
+/** What has to do with credentials or a certificate, and is mended by giving them. */
+const ACCESS_WANTED = [
+  'EXCHANGE_LOGIN_WANTED',
+  'EXCHANGE_SERVER_UNTRUSTED',
+  'SERVER_ADDRESS_TELLS_SECRET',
+];
+
+const wantsAccess = (error: Error | null) =>
+  error instanceof ApiProblem && ACCESS_WANTED.includes(error.code);
 
 /** How far a document has come, in words. */
 function progressWords({ address, bytes, length }: Progress) {

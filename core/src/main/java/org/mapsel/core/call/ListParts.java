@@ -1,6 +1,8 @@
 package org.mapsel.core.call;
 
 import java.net.URI;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -12,6 +14,7 @@ import org.mapsel.core.message.AccessHeaders;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.AnswerPart;
 import org.mapsel.core.message.Codec;
+import org.mapsel.core.message.EchoedSecrets;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.ref.FieldPath;
@@ -25,12 +28,19 @@ final class ListParts {
 
   private final Exchanger exchanger;
   private final Access access;
+  private final EchoedSecrets secrets;
   private final Set<FieldPath> wanted;
   private final List<Finding> findings;
 
-  ListParts(Exchanger exchanger, Access access, Set<FieldPath> wanted, List<Finding> findings) {
+  ListParts(
+      Exchanger exchanger,
+      Access access,
+      EchoedSecrets secrets,
+      Set<FieldPath> wanted,
+      List<Finding> findings) {
     this.exchanger = exchanger;
     this.access = access;
+    this.secrets = secrets;
     this.wanted = wanted;
     this.findings = findings;
   }
@@ -56,7 +66,7 @@ final class ListParts {
   }
 
   private Optional<AnswerPart> read(Codec codec, AnswerPart before, Request request) {
-    Optional<Response> response = exchanger.send(request, access).response();
+    Optional<Response> response = exchanger.send(request, access).response().map(secrets::hiddenIn);
     Optional<Outcome<Answer>> read =
         response.map(
             one -> codec.read(before.service(), before.operation(), before.wire(), one, wanted));
@@ -106,7 +116,12 @@ final class ListParts {
   }
 
   /** Some services repeat the key that stood in the address, others leave it out. */
-  private static String withKey(String address, Access access) {
+  private static String withKey(String next, Access access) {
+    String address =
+        access.login() instanceof Access.Login.ApiKey key
+            ? next.replace(
+                EchoedSecrets.MASK, URLEncoder.encode(key.key().reveal(), StandardCharsets.UTF_8))
+            : next;
     return AccessHeaders.shown(address, access).equals(address)
         ? AccessHeaders.address(address, access)
         : address;

@@ -12,6 +12,7 @@ import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.AnswerPart;
 import org.mapsel.core.message.Batch;
 import org.mapsel.core.message.Codec;
+import org.mapsel.core.message.EchoedSecrets;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Stamp;
 import org.mapsel.core.service.Effect;
@@ -128,7 +129,9 @@ final class OneCall {
    * @param used the access that further parts are asked for with
    */
   CallResult read(Exchange sent, Access used) {
-    Exchange safe = question.access().hasSecrets() ? sent.with(shown.get()) : sent;
+    EchoedSecrets secrets = EchoedSecrets.of(used);
+    Exchange came = sent.answered(secrets::hiddenIn);
+    Exchange safe = question.access().hasSecrets() ? came.with(shown.get()) : came;
     Exchange exchange = changes() ? PerhapsDone.told(safe) : safe;
     List<Finding> findings = new ArrayList<>(shown.findings());
     findings.addAll(notes);
@@ -161,7 +164,7 @@ final class OneCall {
               first.value());
       Codec codec = Caller.codec(part.wire());
       RecordValue whole =
-          new ListParts(exchanger, used, question.wanted(), findings).all(codec, part);
+          new ListParts(exchanger, used, secrets, question.wanted(), findings).all(codec, part);
       answer = Optional.of(new Answer.Returned(whole));
     }
     return new CallResult(Optional.of(exchange), answer, findings);

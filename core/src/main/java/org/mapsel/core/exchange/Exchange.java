@@ -3,6 +3,7 @@ package org.mapsel.core.exchange;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
@@ -22,5 +23,10 @@ public record Exchange(
   /** The same with another request in its place, for instance one whose secrets are hidden. */
   public Exchange with(Request other) {
     return new Exchange(other, response, failure, started, took);
+  }
+
+  /** The same with its response made another, if there is one. */
+  public Exchange answered(UnaryOperator<Response> other) {
+    return new Exchange(request, response.map(other), failure, started, took);
   }
 }

@@ -95,6 +95,21 @@ class ListPartsTest {
   }
 
   @Test
+  void aKeyThatTheNextAddressRepeatsIsSentAgainButNotKept() {
+    serve("/by-link?key=tide-4711", "[{\"id\":1}]", "Link", "<?after=1&key=tide-4711>; rel=next");
+    serve("/by-link?after=1&key=tide-4711", "[{\"id\":2}]");
+
+    CallResult result =
+        call(
+            "byLink",
+            Map.of(),
+            Access.NONE.as(new Access.Login.ApiKey("key", Secret.of("tide-4711"), true)));
+
+    assertThat(rows(result)).isEqualTo("1 2");
+    assertThat(result.exchange().orElseThrow().toString()).doesNotContain("tide-4711");
+  }
+
+  @Test
   void anotherServerIsNotAsked() {
     serve("/by-link", "[{\"id\":1}]", "Link", "<http://elsewhere.example/x>; rel=next");
 

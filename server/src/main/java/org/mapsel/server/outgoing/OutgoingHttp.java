@@ -33,6 +33,7 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.AccessHeaders;
+import org.mapsel.core.message.EchoedSecrets;
 import org.mapsel.core.message.Header;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
@@ -108,14 +109,20 @@ public class OutgoingHttp implements Exchanger {
         current = isSameServer(at, next) ? current : Access.NONE;
         at = next;
       } else if (response.status() == 200) {
-        return Outcome.of(new SourceText(address, response.body()));
+        return Outcome.of(
+            new SourceText(address, EchoedSecrets.of(current).hiddenIn(response.body())));
       } else {
         String code =
             response.status() == 401 || response.status() == 407
                 ? "EXCHANGE_LOGIN_WANTED"
                 : "EXCHANGE_STATUS_REFUSED";
         return Outcome.failed(
-            Finding.error(code, "address", at, "status", String.valueOf(response.status())));
+            Finding.error(
+                code,
+                "address",
+                AccessHeaders.shown(at, access),
+                "status",
+                String.valueOf(response.status())));
       }
     }
     return Outcome.failed(Finding.error("EXCHANGE_REDIRECTS_TOO_MANY", "address", address));

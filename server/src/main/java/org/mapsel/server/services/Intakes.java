@@ -14,6 +14,7 @@ import org.mapsel.core.intake.Found;
 import org.mapsel.core.intake.Intake;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.read.Resolver;
+import org.mapsel.core.read.sample.Secrets;
 import org.mapsel.core.service.Service;
 import org.mapsel.server.outgoing.OutgoingHttp;
 import org.mapsel.server.outgoing.Progress;
@@ -58,6 +59,9 @@ public class Intakes {
    * @param access for the server at that address; no other one sees any of it
    */
   IntakeEvent readAddress(String address, Access access, Progress progress) {
+    if (!Secrets.clean(address).names().isEmpty()) {
+      throw Problem.refused(Finding.error("SERVER_ADDRESS_TELLS_SECRET"));
+    }
     Outcome<Access> granted = tokens.granted(access);
     Access used = granted.value().orElseThrow(() -> Problem.refused(granted.findings()));
     return event(address, Intake.look(address, resolver(address, used, progress)));

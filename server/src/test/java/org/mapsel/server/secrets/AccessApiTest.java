@@ -35,8 +35,11 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.mapsel.server.testing.Api;
 import org.mapsel.server.testing.TestServer;
+import tools.jackson.databind.JsonNode;
 
 /** Endpoints that want to know who calls, and what is kept of the answer to that. */
 class AccessApiTest {
@@ -81,9 +84,11 @@ class AccessApiTest {
   }
 
   private void answer(HttpExchange exchange, boolean secure) throws IOException {
-    exchange.getRequestHeaders().forEach((name, values) -> seen.add(name + ": " + values.get(0)));
-    seen.add(new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8));
-    seen.add("query " + exchange.getRequestURI().getQuery());
+    List<String> asked = new ArrayList<>();
+    exchange.getRequestHeaders().forEach((name, values) -> asked.add(name + ": " + values.get(0)));
+    asked.add(new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8));
+    asked.add("query " + exchange.getRequestURI().getQuery());
+    seen.addAll(asked);
     String own =
         (secure ? "https" : "http")
             + "://localhost:"
@@ -94,8 +99,14 @@ class AccessApiTest {
         (exchange.getRequestMethod().equals("GET") ? description(address) : ANSWER)
             .getBytes(StandardCharsets.UTF_8);
     exchange.getResponseHeaders().add("Content-Type", "text/xml");
-    exchange.sendResponseHeaders(200, body.length);
+    // Some services repeat all that they were sent.
+    String repeated = String.join(" ", asked).replaceAll("\\s+", " ");
+    exchange.getResponseHeaders().add("X-Asked", repeated);
+    byte[] comment =
+        ("<!-- " + repeated.replace("--", "") + " -->").getBytes(StandardCharsets.UTF_8);
+    exchange.sendResponseHeaders(200, comment.length + (long) body.length);
     exchange.getResponseBody().write(body);
+    exchange.getResponseBody().write(comment);
     exchange.close();
   }
 
@@ -138,9 +149,15 @@ class AccessApiTest {
   private void assertNothingTold(String service) {
     String access =
         api.get("/api/services/" + service + "/endpoints/Gauge/access").body().toString();
-    String exchanges =
-        api.get("/api/exchanges?service=" + service + "&operation=Read").body().toString();
+    JsonNode exchanges = api.get("/api/exchanges?service=" + service + "&operation=Read").body();
+    String sent =
+        Base64.getEncoder().encodeToString(("pilot:" + SECRET).getBytes(StandardCharsets.UTF_8));
     assertThat(access + exchanges).doesNotContain(SECRET);
+    for (JsonNode line : exchanges) {
+      assertThat(api.get("/api/exchanges/" + line.path("id").asString()).body().toString())
+          .as("also where the service repeats what it was sent")
+          .doesNotContain(SECRET, sent);
+    }
   }
 
   @Test
@@ -167,7 +184,9 @@ class AccessApiTest {
     Api.Answer answer = tryIt(id);
     assertThat(answer.body().at("/answer/told").decimalValue()).isEqualByComparingTo("4.2");
     String exchange = api.get("/api/exchanges/" + answer.text("/sent/exchange")).body().toString();
-    assertThat(exchange).contains("Basic ••••••").doesNotContain(SECRET, "Basic cGls");
+    assertThat(exchange)
+        .contains("Basic ••••••", "Basic ******")
+        .doesNotContain(SECRET, "Basic cGls");
     assertNothingTold(id);
     assertThat(
             api.get("/api/services/" + id + "/endpoints/Gauge/access")
@@ -182,6 +201,20 @@ class AccessApiTest {
     assertThat(put(id, "{'login':{'kind':'bearer'}}").code())
         .as("a password is no token")
         .isEqualTo("SERVER_ACCESS_INCOMPLETE");
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {"http://pilot:%s@localhost:%s/gauge", "http://localhost:%2$s/gauge?api_key=%1$s"})
+  void secretsInAnAddressAreAskedForWhereTheyAreKeptLocked(String written) throws Exception {
+    int port = gauge(HttpServer.create(anyPort(), 0)).getAddress().getPort();
+
+    Api.Answer refused =
+        api.post("/api/intakes", "{'source':'" + written.formatted(SECRET, port) + "'}");
+
+    assertThat(refused.code()).isEqualTo("SERVER_ADDRESS_TELLS_SECRET");
+    assertThat(refused.body().toString()).doesNotContain(SECRET);
+    assertThat(seen).as("nothing was sent").isEmpty();
   }
 
   @Test
