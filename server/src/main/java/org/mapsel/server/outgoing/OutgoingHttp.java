@@ -37,6 +37,7 @@ import org.mapsel.core.message.EchoedSecrets;
 import org.mapsel.core.message.Header;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
+import org.mapsel.server.memory.LargeWork;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
 
@@ -50,9 +51,11 @@ public class OutgoingHttp implements Exchanger {
   private final Clock clock;
   private final CloseableHttpClient plain;
   private final HostGates gates;
+  private final LargeWork work;
   private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
 
-  OutgoingHttp(OutgoingSettings settings, Clock clock) {
+  OutgoingHttp(OutgoingSettings settings, Clock clock, LargeWork work) {
+    this.work = work;
     this.settings = settings;
     this.clock = clock;
     this.plain = Clients.of(Access.NONE, settings).get();
@@ -82,7 +85,7 @@ public class OutgoingHttp implements Exchanger {
     String shown = AccessHeaders.shown(request.address(), access);
     int limit = (int) settings.maxAnswer().toBytes();
     Outcome<Response> outcome =
-        attempt(request, access, new AnswerBody(shown, limit, Progress.UNSEEN));
+        attempt(request, access, new AnswerBody(shown, limit, Progress.UNSEEN, work));
     Duration took = Duration.ofNanos(System.nanoTime() - start);
     return new Exchange(
         request, outcome.value(), outcome.findings().stream().findFirst(), started, took);
@@ -98,7 +101,8 @@ public class OutgoingHttp implements Exchanger {
               "GET", AccessHeaders.address(at, current), AccessHeaders.of(current), new byte[0]);
       String shown = AccessHeaders.shown(request.address(), current);
       int limit = (int) Limits.DESCRIPTION.maxBytes();
-      Outcome<Response> outcome = attempt(request, current, new AnswerBody(shown, limit, progress));
+      Outcome<Response> outcome =
+          attempt(request, current, new AnswerBody(shown, limit, progress, work));
       if (outcome.value().isEmpty()) {
         return Outcome.failed(outcome.findings());
       }
@@ -271,6 +275,7 @@ public class OutgoingHttp implements Exchanger {
               address,
               "limit",
               (body.limit() >> 20) + " MB");
+      case AnswerBody.NoRoom full -> Finding.error("EXCHANGE_NO_ROOM", "address", address);
       case ConnectTimeoutException late ->
           Finding.error(
               "EXCHANGE_CONNECTION_REFUSED", "address", address, "reason", "nobody answered");

@@ -12,12 +12,14 @@ import java.util.Optional;
 import java.util.Set;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.JSON;
 import org.jooq.JSONB;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.ref.OperationId;
+import org.mapsel.server.memory.LargeWork;
 import org.mapsel.server.schema.tables.records.SampleRecord;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
@@ -70,22 +72,34 @@ public class SampleStore {
    */
   public record Failure(String code, String reason) {}
 
+  private static final Field<Integer> BYTES = DSL.octetLength(SAMPLE.ANSWER.cast(SQLDataType.CLOB));
+
   private final DSLContext sql;
   private final JsonMapper json;
   private final Clock clock;
+  private final LargeWork work;
 
-  SampleStore(DSLContext sql, JsonMapper json, Clock clock) {
+  SampleStore(DSLContext sql, JsonMapper json, Clock clock, LargeWork work) {
+    this.work = work;
     this.sql = sql;
     this.json = json;
     this.clock = clock;
   }
 
   public Optional<Kept> find(String service, String operation, String name) {
-    return sql.selectFrom(SAMPLE)
-        .where(SAMPLE.SERVICE_ID.eq(service))
-        .and(SAMPLE.OPERATION.eq(operation))
-        .and(SAMPLE.NAME.eq(name))
-        .fetchOptional(this::kept);
+    Condition which = is(service, operation, name);
+    makeRoomFor(which);
+    return sql.selectFrom(SAMPLE).where(which).fetchOptional(this::kept);
+  }
+
+  /** Answers are kept whole, however large. */
+  private void makeRoomFor(Condition which) {
+    work.makeRoomFor(
+        sql.select(DSL.sum(BYTES))
+            .from(SAMPLE)
+            .where(which)
+            .fetchOptional(0, Long.class)
+            .orElse(0L));
   }
 
   private static Optional<Failure> failure(SampleRecord row) {
@@ -123,6 +137,7 @@ public class SampleStore {
 
   /** All samples that have names, by service and operation. */
   public List<Line> all() {
+    makeRoomFor(SAMPLE.NAME.ne(LAST));
     return sql.selectFrom(SAMPLE)
         .where(SAMPLE.NAME.ne(LAST))
         .orderBy(SAMPLE.SERVICE_ID, SAMPLE.OPERATION, SAMPLE.NAME)
@@ -139,7 +154,9 @@ public class SampleStore {
   }
 
   public Optional<Line> line(String service, String operation, String name) {
-    return sql.selectFrom(SAMPLE).where(is(service, operation, name)).fetchOptional(this::line);
+    Condition which = is(service, operation, name);
+    makeRoomFor(which);
+    return sql.selectFrom(SAMPLE).where(which).fetchOptional(this::line);
   }
 
   private Line line(SampleRecord row) {
@@ -171,9 +188,10 @@ public class SampleStore {
    * Everything that an operation answered: what it really did, named ones first, then made ones.
    */
   List<Kept> answered(String service, String operation) {
+    Condition which = SAMPLE.SERVICE_ID.eq(service).and(SAMPLE.OPERATION.eq(operation));
+    makeRoomFor(which);
     return sql.selectFrom(SAMPLE)
-        .where(SAMPLE.SERVICE_ID.eq(service))
-        .and(SAMPLE.OPERATION.eq(operation))
+        .where(which)
         .and(SAMPLE.ANSWER.isNotNull().or(SAMPLE.FAILURE.isNotNull()))
         .orderBy(SAMPLE.ORIGIN.desc(), SAMPLE.NAME.desc())
         .fetch(this::kept);
@@ -187,11 +205,7 @@ public class SampleStore {
         .and(SAMPLE.ORIGIN.eq(RECORDED))
         // What is shown instead of an answer stands there without an exchange.
         .and(SAMPLE.NAME.ne(LAST).or(SAMPLE.EXCHANGE_ID.isNotNull()))
-        .and(
-            SAMPLE
-                .ANSWER
-                .isNull()
-                .or(DSL.octetLength(SAMPLE.ANSWER.cast(SQLDataType.CLOB)).lt(LARGE)))
+        .and(SAMPLE.ANSWER.isNull().or(BYTES.lt(LARGE)))
         .orderBy(SAMPLE.RECORDED_AT.desc())
         .limit(NEWEST)
         .fetch(this::kept);

@@ -108,6 +108,18 @@ class EditionStore {
     return sql.selectDistinct(edition).from(REVISION).fetchSet(edition);
   }
 
+  /** How many bytes its documents have; 0 if there is no such edition. */
+  long size(String id) {
+    Field<Integer> bytes = DSL.field("octet_length({0})", Integer.class, DOCUMENT_CONTENT.CONTENT);
+    return sql.select(DSL.sum(bytes))
+        .from(DOCUMENT)
+        .join(DOCUMENT_CONTENT)
+        .on(DOCUMENT_CONTENT.HASH.eq(DOCUMENT.HASH))
+        .where(DOCUMENT.EDITION_ID.eq(id))
+        .fetchOptional(0, Long.class)
+        .orElse(0L);
+  }
+
   /** The documents in the order in which they were read; none if there is no such edition. */
   List<SourceText> documents(String id) {
     return sql.select(DOCUMENT.ADDRESS, DOCUMENT_CONTENT.CONTENT)

@@ -16,6 +16,7 @@ import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Description;
 import org.mapsel.core.intake.Intake;
 import org.mapsel.core.service.Service;
+import org.mapsel.server.memory.LargeWork;
 import org.mapsel.server.samples.KnownEditions;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
@@ -41,6 +42,7 @@ public class Editions implements KnownEditions {
   }
 
   private final EditionStore store;
+  private final LargeWork work;
   private final Cache<String, Edition> remembered =
       Caffeine.newBuilder()
           .maximumWeight(REMEMBERED)
@@ -50,7 +52,8 @@ public class Editions implements KnownEditions {
   /** What was read is told apart by being the very same. */
   private final Cache<Service, String> ids = Caffeine.newBuilder().weakKeys().build();
 
-  Editions(EditionStore store) {
+  Editions(EditionStore store, LargeWork work) {
+    this.work = work;
     this.store = store;
   }
 
@@ -108,6 +111,7 @@ public class Editions implements KnownEditions {
   }
 
   private @Nullable Edition load(String id) {
+    work.makeRoomFor(store.size(id));
     List<SourceText> documents = store.documents(id);
     if (documents.isEmpty()) {
       return null;

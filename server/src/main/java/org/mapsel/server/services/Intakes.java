@@ -16,6 +16,7 @@ import org.mapsel.core.message.Access;
 import org.mapsel.core.read.Resolver;
 import org.mapsel.core.read.sample.Secrets;
 import org.mapsel.core.service.Service;
+import org.mapsel.server.memory.LargeWork;
 import org.mapsel.server.outgoing.OutgoingHttp;
 import org.mapsel.server.outgoing.Progress;
 import org.mapsel.server.secrets.Accesses;
@@ -36,10 +37,17 @@ public class Intakes {
   private final Workspace workspace;
   private final Accesses accesses;
   private final OutgoingHttp http;
+  private final LargeWork work;
   private final AccessTokens tokens;
 
   Intakes(
-      Editions editions, Workspace workspace, Accesses accesses, OutgoingHttp http, Clock clock) {
+      Editions editions,
+      Workspace workspace,
+      Accesses accesses,
+      OutgoingHttp http,
+      LargeWork work,
+      Clock clock) {
+    this.work = work;
     this.accesses = accesses;
     this.editions = editions;
     this.workspace = workspace;
@@ -109,6 +117,7 @@ public class Intakes {
     if (given.isEmpty() || given.stream().allMatch(source -> source.bytes().length == 0)) {
       throw Problem.refused(Finding.error("SERVER_INTAKE_EMPTY"));
     }
+    work.makeRoomFor(given.stream().mapToLong(source -> source.bytes().length).sum());
     Outcome<Bundle> bundle = Bundle.of("", given);
     if (bundle.value().isEmpty()) {
       throw Problem.refused(bundle.findings());

@@ -48,6 +48,11 @@ public final class Problem extends RuntimeException {
     return new Problem(HttpStatus.TOO_MANY_REQUESTS, List.of(Finding.error(code)));
   }
 
+  /** There is no room for it at the moment. */
+  public static Problem busy(String code) {
+    return new Problem(HttpStatus.SERVICE_UNAVAILABLE, List.of(Finding.error(code)));
+  }
+
   public HttpStatus status() {
     return status;
   }
