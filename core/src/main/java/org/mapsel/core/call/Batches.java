@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
@@ -23,10 +22,11 @@ final class Batches {
   private static final Set<Integer> UNKNOWN = Set.of(404, 405, 415, 501);
 
   private final Exchanger exchanger;
-  private final Set<String> refusing = ConcurrentHashMap.newKeySet();
+  private final BatchRefusals refusing;
 
-  Batches(Exchanger exchanger) {
+  Batches(Exchanger exchanger, BatchRefusals refusing) {
     this.exchanger = exchanger;
+    this.refusing = refusing;
   }
 
   /** What goes in the same message: the same way, with the same access. */

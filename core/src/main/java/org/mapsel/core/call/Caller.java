@@ -34,31 +34,40 @@ public final class Caller {
 
   private final Exchanger exchanger;
   private final AccessTokens tokens;
-  private final Batches batches;
+  private final BatchRefusals refusing;
   private final Supplier<Stamp> stamps;
   private final Journal journal;
 
   public Caller(Exchanger exchanger, Supplier<Stamp> stamps) {
-    this(exchanger, stamps, new AccessTokens(exchanger, () -> stamps.get().now()), Journal.NONE);
+    this(
+        exchanger,
+        stamps,
+        new AccessTokens(exchanger, () -> stamps.get().now()),
+        new BatchRefusals(() -> stamps.get().now()),
+        Journal.NONE);
   }
 
   private Caller(
-      Exchanger exchanger, Supplier<Stamp> stamps, AccessTokens tokens, Journal journal) {
+      Exchanger exchanger,
+      Supplier<Stamp> stamps,
+      AccessTokens tokens,
+      BatchRefusals refusing,
+      Journal journal) {
     this.journal = journal;
     this.exchanger = exchanger;
     this.tokens = tokens;
-    this.batches = new Batches(exchanger);
+    this.refusing = refusing;
     this.stamps = stamps;
   }
 
-  /** One that sends through something else and knows the same tokens. */
+  /** One that sends through something else and knows the same of the services. */
   public Caller through(Exchanger other) {
-    return new Caller(other, stamps, tokens, journal);
+    return new Caller(other, stamps, tokens, refusing, journal);
   }
 
   /** One that tells what it is about to send. */
   public Caller with(Journal other) {
-    return new Caller(exchanger, stamps, tokens, other);
+    return new Caller(exchanger, stamps, tokens, refusing, other);
   }
 
   /** The codec of each family of protocols; a new family is a new line here. */
@@ -123,7 +132,7 @@ public final class Caller {
         questions.stream()
             .map(question -> new OneCall(question, stamp, exchanger, tokens, journal))
             .toList();
-    Map<OneCall, CallResult> done = batches.run(calls);
+    Map<OneCall, CallResult> done = new Batches(exchanger, refusing).run(calls);
     done.putAll(atOnce(calls.stream().filter(call -> !done.containsKey(call)).toList()));
     return calls.stream().map(done::get).toList();
   }
