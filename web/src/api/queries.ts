@@ -145,6 +145,18 @@ export const offersQuery = (app: string, page: string, slot: SlotId, find: strin
     placeholderData: (before) => before,
   });
 
+/** Operations that return what an input asks for. */
+export const choicesQuery = (app: string, page: string, input: string) =>
+  queryOptions({
+    queryKey: ['bench', app, page, 'choices', input],
+    queryFn: () =>
+      unwrap(
+        api.GET('/api/apps/{app}/pages/{page}/inputs/{input}/choices', {
+          params: { path: { app, page, input } },
+        }),
+      ),
+  });
+
 /** What belongs to the parameters of a call, or into the inputs of a form. */
 export const pairsQuery = (app: string, page: string, of: { call: string } | { form: string }) =>
   queryOptions({

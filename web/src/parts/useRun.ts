@@ -35,12 +35,16 @@ export function withRows(run: Run, part: string, rows: RowsView): Run {
   };
 }
 
-/** What stands in the inputs of a page. */
-export function enteredIn(page: PageView): Record<string, Json> {
+/**
+ * What stands in the inputs of a page.
+ *
+ * @param chosen whether what is chosen there can be chosen indeed
+ */
+export function enteredIn(page: PageView, chosen: boolean): Record<string, Json> {
   return Object.fromEntries(
     page.parts
       .flatMap((part) => (part.kind === 'form' ? part.inputs : []))
-      .filter(({ value }) => value !== null)
+      .filter(({ value, kind }) => value !== null && (chosen || kind !== 'CHOICE'))
       .map(({ id, value }) => [id, value as Json]),
   );
 }

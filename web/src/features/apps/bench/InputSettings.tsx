@@ -2,6 +2,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Box from '@mui/material/Box';
 import Select from '@mui/material/Select';
 import type { AppEdit, BenchItem } from '@/api/client';
+import { ChoiceOffers } from './ChoiceOffers';
 import { SourcePicker } from './SourcePicker';
 
 type Settings = NonNullable<BenchItem['input']>;
@@ -57,6 +58,17 @@ export function InputSettings({ app, page, input, settings, onEdit }: Props) {
           words={settings.options}
           source={undefined}
           empty="nothing"
+          beyond={(close) => (
+            <ChoiceOffers
+              app={app}
+              page={page}
+              input={input}
+              onEdit={(edit) => {
+                close();
+                onEdit(edit);
+              }}
+            />
+          )}
           onFill={(rows) => {
             onEdit({ kind: 'setOptions', page, input, ...(rows ? { rows } : {}) });
           }}

@@ -86,11 +86,13 @@ function Running(props: RunningProps) {
     onLead,
   } = props;
   const first = at.page === page && !at.run;
+  const isMadeUp = bench.calls.some(({ origin }) => origin === 'generated');
   const live = useRun({
     app,
     page: at.page,
     as: 'BUILDER',
-    ...(first ? { start: enteredIn(bench.page) } : {}),
+    // What is made up is not among what services let choose.
+    ...(first && { start: enteredIn(bench.page, !isMadeUp) }),
     run: at.run,
     seen: at.seen,
     simulation,

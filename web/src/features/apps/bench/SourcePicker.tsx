@@ -7,7 +7,7 @@ import Popover from '@mui/material/Popover';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
-import { Fragment, lazy, Suspense, useDeferredValue, useState } from 'react';
+import { Fragment, lazy, type ReactNode, Suspense, useDeferredValue, useState } from 'react';
 import type { SlotId, Source } from '@/api/client';
 import { offersQuery } from '@/api/queries';
 import { inlineLook } from '@/ui/inlineLook';
@@ -32,9 +32,11 @@ interface Props {
   onFill: (source: Source | undefined) => void;
   /** Makes an input for it, where that is possible. */
   onAsk?: (() => void) | undefined;
+  /** What else could fill it that is not on the page yet. */
+  beyond?: (close: () => void) => ReactNode;
 }
 
-function Offers({ app, page, slot, onFill }: Omit<Props, 'label' | 'words' | 'empty'>) {
+function Offers({ app, page, slot, onFill, beyond }: Omit<Props, 'label' | 'words' | 'empty'>) {
   const [find, setFind] = useState('');
   const { data, error } = useQuery(offersQuery(app, page, slot, useDeferredValue(find)));
   return (
@@ -59,7 +61,7 @@ function Offers({ app, page, slot, onFill }: Omit<Props, 'label' | 'words' | 'em
       />
       {error && <Problem error={error} />}
       {!data && !error && <Waiting what="Looking for what fits" />}
-      {data?.length === 0 && (
+      {data?.length === 0 && !beyond && (
         <Typography sx={{ color: 'text.secondary', py: 1 }}>
           Nothing else on this page fits. Ask for it, fix it or write a formula.
         </Typography>
@@ -233,6 +235,7 @@ export function SourcePicker(props: Props) {
           )}
         </Box>
         {way === 'offers' && <Offers {...props} onFill={fill} />}
+        {way === 'offers' && props.beyond?.(close)}
         {way === 'fixed' && <FixedValue source={source} onFill={fill} />}
         {way === 'formula' && (
           <Suspense fallback={<Waiting what="Opening the formula" />}>

@@ -58,7 +58,9 @@ export function MakePage(props: Props) {
   const navigate = useNavigate();
   const { data: apps } = useQuery(appsQuery);
   const [stored, setStored] = useStored('app', NEW);
-  const chosen = apps?.some((app) => app.id === stored) ? stored : (apps?.at(-1)?.id ?? NEW);
+  const [anew, setAnew] = useState(false);
+  const known = apps?.some((app) => app.id === stored) ? stored : (apps?.at(-1)?.id ?? NEW);
+  const chosen = anew ? NEW : known;
   const { data: app } = useQuery({
     ...appQuery(chosen),
     ...(chosen === NEW ? { queryFn: skipToken } : {}),
@@ -97,7 +99,8 @@ export function MakePage(props: Props) {
             label="in"
             value={chosen}
             onChange={(event) => {
-              setStored(event.target.value);
+              setAnew(event.target.value === NEW);
+              if (event.target.value !== NEW) setStored(event.target.value);
             }}
             sx={{ minWidth: 130, '& .MuiSelect-select': { py: 0.5 } }}
             slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}

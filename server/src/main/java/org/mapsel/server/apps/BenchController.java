@@ -2,7 +2,9 @@ package org.mapsel.server.apps;
 
 import java.util.List;
 import java.util.Locale;
+import org.mapsel.core.ref.PartId;
 import org.mapsel.server.apps.BenchViews.BenchView;
+import org.mapsel.server.apps.BenchViews.ChoiceOfferView;
 import org.mapsel.server.apps.BenchViews.FormulaRequest;
 import org.mapsel.server.apps.BenchViews.FormulaView;
 import org.mapsel.server.apps.BenchViews.OfferView;
@@ -22,9 +24,11 @@ import org.springframework.web.bind.annotation.RestController;
 class BenchController {
 
   private final Bench bench;
+  private final BenchChoices choices;
 
-  BenchController(Bench bench) {
+  BenchController(Bench bench, BenchChoices choices) {
     this.bench = bench;
+    this.choices = choices;
   }
 
   @GetMapping("/bench")
@@ -66,6 +70,13 @@ class BenchController {
       @RequestBody OffersRequest request,
       Locale locale) {
     return bench.offers(app, page, request, locale);
+  }
+
+  /** Operations that return what an input asks for. */
+  @GetMapping("/inputs/{input}/choices")
+  List<ChoiceOfferView> choices(
+      @PathVariable String app, @PathVariable String page, @PathVariable String input) {
+    return choices.of(app, page, new PartId(input));
   }
 
   /** What a formula comes to in the present sample. */

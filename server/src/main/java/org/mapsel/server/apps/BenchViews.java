@@ -172,6 +172,26 @@ final class BenchViews {
   record OfferView(Source source, String group, String words, String value, String note) {}
 
   /**
+   * An operation that returns what an input asks for.
+   *
+   * @param rows the list in the answer
+   * @param value the field of a row that is put in
+   * @param words the field of a row that people read
+   * @param reasons why it looks to be that
+   */
+  record ChoiceOfferView(
+      String service,
+      String serviceName,
+      String edition,
+      OperationId operation,
+      String operationName,
+      EndpointId endpoint,
+      FieldPath rows,
+      FieldPath value,
+      FieldPath words,
+      List<String> reasons) {}
+
+  /**
    * What on the page looks to belong to slots.
    *
    * @param next what could be taken for those that stay empty, the best first

@@ -154,6 +154,25 @@ public class Workspace {
     }
   }
 
+  /**
+   * A service as pages may call it.
+   *
+   * @param edition the newest
+   * @param endpoint the one that is called if nothing is said
+   */
+  public record Callable(
+      String id, String name, String edition, EndpointId endpoint, Set<OperationId> taken) {}
+
+  /** All services, as pages may call them. */
+  public List<Callable> callable() {
+    return store.all().stream()
+        .map(
+            kept ->
+                new Callable(
+                    kept.id(), kept.name(), kept.edition(), kept.endpoint(), taken(kept.id())))
+        .toList();
+  }
+
   /** The operations that were taken of a service. */
   Set<OperationId> taken(String id) {
     return Set.copyOf(store.taken(id));

@@ -39,6 +39,7 @@ public sealed interface AppEdit
         TurnInto,
         SetDrawing,
         SetOptions,
+        ChooseFrom,
         CopyPage,
         AddReaction,
         RemoveReaction,

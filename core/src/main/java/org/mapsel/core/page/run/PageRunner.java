@@ -99,6 +99,8 @@ public final class PageRunner {
         after = after.withInput(input.getKey(), input.getValue());
       }
     }
+    // What was said of other values is not true of these.
+    after = changed.isEmpty() ? after : after.withoutMessages();
     for (PartId input : changed) {
       after = start(after, new Trigger.Changed(input), then);
     }

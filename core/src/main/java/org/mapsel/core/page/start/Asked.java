@@ -10,7 +10,7 @@ import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Wire;
 
 /** Which parameters a form asks for. */
-final class Asked {
+public final class Asked {
 
   /**
    * The header that says which state of a record is changed: it travels without being asked for.
@@ -20,7 +20,7 @@ final class Asked {
   /** Parameters that narrow or order what comes back. */
   private final Set<String> questions;
 
-  Asked(Service service, Operation operation) {
+  public Asked(Service service, Operation operation) {
     this.questions =
         service.shapes().fieldsOf(operation.input()).stream()
             .filter(field -> isQuestion(field.wire()))
@@ -44,7 +44,7 @@ final class Asked {
    * Whether people are asked for a parameter: not if the service makes it or knows one value, nor
    * if it is sent as a sample has it or belongs to the protocol.
    */
-  boolean isAsked(Row leaf) {
+  public boolean isAsked(Row leaf) {
     return !isState(leaf.field())
         && leaf.field().hints().direction() != Hints.Direction.RETURNED_ONLY
         && leaf.field().fixed().isEmpty()

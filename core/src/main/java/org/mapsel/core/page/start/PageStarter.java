@@ -75,7 +75,7 @@ public final class PageStarter {
   }
 
   /** The list that an answer is about: the one with most fields; the root if it has none. */
-  static FieldPath rowsOf(Service service, Operation operation) {
+  public static FieldPath rowsOf(Service service, Operation operation) {
     return largestGroup(leaves(new Pinned(service, operation), operation.output()));
   }
 
