@@ -60,6 +60,10 @@ export function count(number: number, one: string, many = `${one}s`) {
 }
 
 const MOMENT = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' });
+const DAY = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium' });
 
 /** A moment as the person's browser writes it. */
 export const momentText = (at: string) => MOMENT.format(new Date(at));
+
+/** The day of it alone. */
+export const dayText = (at: string) => DAY.format(new Date(at));

@@ -1,8 +1,15 @@
 import { createContext, type ReactNode, use, useEffect } from 'react';
 
+/** A step of the way to where one is; some are a choice of places. */
+export interface PathStep {
+  words: string;
+  to?: string;
+  choices?: { words: string; to: string; here?: boolean }[];
+}
+
 /** What a place puts into the top bar: where one is, and what can be done there. */
 export interface FrameContent {
-  path: { words: string; to?: string }[];
+  path: PathStep[];
   tools: ReactNode;
 }
 

@@ -8,6 +8,7 @@ import { Link } from 'react-router';
 import { SignOut } from '@/features/entry/SignOut';
 import type { FrameContent } from '@/ui/frame';
 import { GoAnywhere } from './GoAnywhere';
+import { PathMenu } from './PathMenu';
 
 function ThemeSwitch() {
   const { mode, setMode } = useColorScheme();
@@ -32,7 +33,14 @@ function Way({ path }: Pick<FrameContent, 'path'>) {
     <Box
       component="nav"
       aria-label="Where you are"
-      sx={{ display: 'flex', gap: 0.75, minWidth: 0, overflow: 'hidden', whiteSpace: 'nowrap' }}
+      sx={{
+        display: 'flex',
+        alignItems: 'center',
+        gap: 0.75,
+        minWidth: 0,
+        overflow: 'hidden',
+        whiteSpace: 'nowrap',
+      }}
     >
       {path.map((step, index) => (
         <Box key={index} component="span" sx={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>
@@ -41,7 +49,8 @@ function Way({ path }: Pick<FrameContent, 'path'>) {
               /
             </Box>
           )}
-          {step.to ? (
+          {step.choices && <PathMenu words={step.words} choices={step.choices} />}
+          {step.choices ? null : step.to ? (
             <Box component={Link} to={step.to} sx={{ color: 'inherit' }}>
               {step.words}
             </Box>

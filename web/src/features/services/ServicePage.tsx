@@ -1,7 +1,6 @@
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { api, type Service, unwrap } from '@/api/client';
@@ -10,35 +9,28 @@ import { FindingList } from '@/ui/FindingList';
 import { Clamped } from '@/ui/Clamped';
 import { Fetched } from '@/ui/Fetched';
 import { useFrame } from '@/ui/frame';
-import { Problem } from '@/ui/Problem';
+import { RemoveButton } from '@/ui/RemoveButton';
 import { EndpointAccess } from './access/EndpointAccess';
 import { OperationTable } from './components/OperationTable';
 import { Environments } from './environments/Environments';
 import { ReadAgain } from './editions/ReadAgain';
 
-function RemoveButton({ service }: { service: Service }) {
+function Removal({ service }: { service: Service }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const removing = useMutation({
-    mutationFn: () =>
-      unwrap(api.DELETE('/api/services/{service}', { params: { path: { service: service.id } } })),
-    onSuccess: async () => {
-      await navigate('/services');
-      await queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
-    },
-  });
   return (
-    <>
-      <Button
-        color="error"
-        onClick={() => {
-          if (window.confirm(`Remove ${service.name} and its samples?`)) removing.mutate();
-        }}
-      >
-        Remove this service
-      </Button>
-      {removing.error && <Problem error={removing.error} />}
-    </>
+    <RemoveButton
+      words="Remove this service"
+      label={`Remove ${service.name}`}
+      question={`${service.name} goes with its samples, and how it is reached. Its description can be read again.`}
+      onRemove={async () => {
+        await unwrap(
+          api.DELETE('/api/services/{service}', { params: { path: { service: service.id } } }),
+        );
+        await navigate('/services');
+        await queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
+      }}
+    />
   );
 }
 
@@ -74,7 +66,7 @@ function Taken({ data }: { data: Service }) {
       <Environments service={data} />
       <ReadAgain service={data} />
       <Box sx={{ mt: 2 }}>
-        <RemoveButton service={data} />
+        <Removal service={data} />
       </Box>
     </Box>
   );

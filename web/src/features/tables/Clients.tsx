@@ -6,6 +6,7 @@ import Typography from '@mui/material/Typography';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, type Offered, unwrap } from '@/api/client';
+import { dayText } from '@/lib/format';
 import { Problem } from '@/ui/Problem';
 import { offeredQuery } from './queries';
 
@@ -47,9 +48,7 @@ export function Clients({ offered }: { offered: Offered }) {
             sx={{ display: 'flex', gap: 2, alignItems: 'center', py: 0.25 }}
           >
             <Box sx={{ minWidth: 180 }}>{client.name}</Box>
-            <Box sx={{ color: 'text.secondary' }}>
-              since {new Date(client.madeAt).toLocaleDateString()}
-            </Box>
+            <Box sx={{ color: 'text.secondary' }}>since {dayText(client.madeAt)}</Box>
             <Button
               color="error"
               aria-label={`Take the key of ${client.name} back`}

@@ -13,6 +13,7 @@ import { count } from '@/lib/format';
 import { Fetched } from '@/ui/Fetched';
 import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
+import { RemoveButton } from '@/ui/RemoveButton';
 import { Addresses } from './Addresses';
 import { Clients } from './Clients';
 import { offeredQuery, offersOfTables } from './queries';
@@ -130,31 +131,23 @@ function Settings({ offered }: { offered: Offered }) {
   );
 }
 
-function RemoveButton({ offered }: { offered: Offered }) {
+function Removal({ offered }: { offered: Offered }) {
   const queries = useQueryClient();
   const navigate = useNavigate();
-  const removing = useMutation({
-    mutationFn: () =>
-      unwrap(api.DELETE('/api/tables/{offer}', { params: { path: { offer: offered.id } } })),
-    onSuccess: async () => {
-      await navigate('/services');
-      await queries.invalidateQueries({ queryKey: offersOfTables.queryKey });
-    },
-  });
   return (
     <Box sx={{ mt: 3 }}>
-      <Button
-        color="error"
-        loading={removing.isPending}
-        onClick={() => {
-          if (window.confirm(`Offer ${offered.offer.name} no longer, and delete its rows?`)) {
-            removing.mutate();
-          }
+      <RemoveButton
+        words="Offer it no longer"
+        label={`Offer ${offered.offer.name} no longer`}
+        question={`${offered.offer.name} is offered no longer, and its rows are deleted. Whoever asks for them is told that they are gone.`}
+        onRemove={async () => {
+          await unwrap(
+            api.DELETE('/api/tables/{offer}', { params: { path: { offer: offered.id } } }),
+          );
+          await navigate('/services');
+          await queries.invalidateQueries({ queryKey: offersOfTables.queryKey });
         }}
-      >
-        Offer it no longer
-      </Button>
-      {removing.error && <Problem error={removing.error} />}
+      />
     </Box>
   );
 }
@@ -180,7 +173,7 @@ function Shown({ offered }: { offered: Offered }) {
       <Clients offered={offered} />
       <Replacing offered={offered} />
       <Requests offer={offered.id} />
-      <RemoveButton offered={offered} />
+      <Removal offered={offered} />
     </Box>
   );
 }

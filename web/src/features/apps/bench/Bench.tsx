@@ -40,6 +40,17 @@ function pickedBy(bench: BenchData, wanted: string | null): Picked | undefined {
   return item && { part: item.part, ...(item.item === wanted && wanted ? { item: wanted } : {}) };
 }
 
+/** The pages of an app, and what else there is of it. */
+const placesOf = ({ id, pages }: AppView, here: string) => [
+  ...pages.map((one) => ({
+    words: one.name,
+    to: `/apps/${id}/pages/${one.id}`,
+    here: one.id === here,
+  })),
+  { words: 'Its model', to: `/apps/${id}/model` },
+  { words: 'Its releases', to: `/apps/${id}/releases` },
+];
+
 /** Where a page is built: field sheets on the left, the page itself on the right. */
 export function Bench({ view, page, bench }: Props) {
   const edits = useEdits(view.id);
@@ -52,7 +63,7 @@ export function Bench({ view, page, bench }: Props) {
       () => ({
         path: [
           { words: 'Pages', to: '/apps' },
-          { words: view.name, to: `/apps/${view.id}/model` },
+          { words: view.name, choices: placesOf(view, page) },
           { words: bench.page.name },
         ],
         tools: <BenchTools view={view} page={page} edits={edits} />,

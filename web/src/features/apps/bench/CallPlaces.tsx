@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { AppEdit, AppView, Bench } from '@/api/client';
 import { count } from '@/lib/format';
 import type { Picked } from '@/parts/model';
+import { AddOperation } from './AddOperation';
 import { CallPlace } from './CallPlace';
 import { Fold } from './Fold';
 import { callOf } from './model';
@@ -15,6 +16,9 @@ interface Props {
   onPick: (picked: Picked) => void;
   onEdit: (edit: AppEdit) => void;
 }
+
+/** As tall as the line below them, by which more are added. */
+const ADDING = 46;
 
 /** So many sheets are open beside each other at first; more would be slits. */
 const OPEN_AT_FIRST = 2;
@@ -40,7 +44,11 @@ export function CallPlaces({ view, page, bench, picked, onPick, onEdit }: Props)
         return open ? (
           <Box
             key={call.id}
-            sx={{ flex: '1 0 auto', height: 0, minHeight: several ? 260 : '100%' }}
+            sx={{
+              flex: '1 0 auto',
+              height: 0,
+              minHeight: several ? 260 : `calc(100% - ${ADDING}px)`,
+            }}
           >
             <CallPlace
               view={view}
@@ -74,6 +82,7 @@ export function CallPlaces({ view, page, bench, picked, onPick, onEdit }: Props)
           </Box>
         );
       })}
+      <AddOperation page={page} first={calls.length === 0} onEdit={onEdit} />
     </Box>
   );
 }

@@ -3,14 +3,15 @@ import Menu from '@mui/material/Menu';
 import MenuItem from '@mui/material/MenuItem';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { AppEdit, AppView, Bench } from '@/api/client';
+import type { AppView, Bench } from '@/api/client';
+import type { Edits } from './useEdits';
 import { NameDialog } from '@/ui/NameDialog';
 
 interface Props {
   view: AppView;
   page: string;
   bench: Bench;
-  onEdit: (edit: AppEdit) => void;
+  onEdit: Edits['edit'];
 }
 
 type Asking = 'page' | 'app' | 'text' | 'button' | 'group' | 'empty';
@@ -28,6 +29,9 @@ export function PageMenu({ view, page, bench, onEdit }: Props) {
     doAndClose(() => {
       setAsking(what);
     });
+  const goToLast = ({ id, pages }: AppView) => {
+    void navigate(`/apps/${id}/pages/${pages.at(-1)?.id ?? ''}`);
+  };
   const close = () => {
     setAsking(undefined);
   };
@@ -56,7 +60,7 @@ export function PageMenu({ view, page, bench, onEdit }: Props) {
         <MenuItem onClick={ask('group')}>Add a group or tab…</MenuItem>
         <MenuItem
           onClick={doAndClose(() => {
-            onEdit({ kind: 'copyPage', page });
+            onEdit({ kind: 'copyPage', page }, goToLast);
           })}
         >
           Copy the page
@@ -107,8 +111,7 @@ export function PageMenu({ view, page, bench, onEdit }: Props) {
           start=""
           onClose={close}
           onName={(name) => {
-            onEdit({ kind: 'addEmptyPage', name });
-            void navigate('/apps');
+            onEdit({ kind: 'addEmptyPage', name }, goToLast);
           }}
         />
       )}

@@ -8,7 +8,8 @@ export type Saving = 'saved' | 'saving' | 'failed' | 'behind';
 export interface Edits {
   saving: Saving;
   problem: ApiProblem | undefined;
-  edit: (edit: AppEdit) => void;
+  /** @param then is told what came of it, if it was made */
+  edit: (edit: AppEdit, then?: (view: AppView) => void) => void;
   undo: () => void;
   redo: () => void;
   /** Makes the edit that was refused or did not get through once more, on the newest state. */
@@ -46,9 +47,10 @@ export function useEdits(app: string): Edits {
   return {
     saving: saving.isPending ? 'saving' : stateAfter(problem),
     problem,
-    edit: (edit) => {
-      saving.mutate((version) =>
-        unwrap(api.POST('/api/apps/{app}/edits', { params, body: { version, edit } })),
+    edit: (edit, then) => {
+      saving.mutate(
+        (version) => unwrap(api.POST('/api/apps/{app}/edits', { params, body: { version, edit } })),
+        { onSuccess: (made) => then?.(made) },
       );
     },
     undo: () => {

@@ -1,5 +1,6 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
+import MuiLink from '@mui/material/Link';
 import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
@@ -44,11 +45,10 @@ function useTake(access: AccessForm | undefined) {
       await keepAccess(service, access);
       return service;
     },
-    onSuccess: async (service) => {
+    onSuccess: async (service, { operations }) => {
       await queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
-      const [first, ...others] = service.operations;
-      const sheet =
-        first && others.length === 0 ? `/operations/${encodeURIComponent(first.id)}` : '';
+      const [only, ...others] = operations;
+      const sheet = only && others.length === 0 ? `/operations/${encodeURIComponent(only)}` : '';
       await navigate(`/services/${service.id}${sheet}`);
     },
   });
@@ -102,6 +102,20 @@ export function IntakeResult({
         endpoints={intake.endpoints}
         ticked={ticked}
         onTick={setTicked}
+        name={({ id, name }) => (
+          <MuiLink
+            component="button"
+            type="button"
+            title={`Take ${name} alone and open it`}
+            disabled={take.isPending}
+            onClick={() => {
+              take.mutate({ edition: intake.edition, operations: [id], endpoint });
+            }}
+            sx={{ fontWeight: 600, textAlign: 'left', overflowWrap: 'anywhere' }}
+          >
+            {name}
+          </MuiLink>
+        )}
       />
       <Box
         sx={{

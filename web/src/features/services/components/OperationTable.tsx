@@ -23,7 +23,7 @@ interface Props {
   endpoints: Intake['endpoints'];
   ticked?: ReadonlySet<string>;
   onTick?: (ticked: Set<string>) => void;
-  name?: (operation: OperationBrief) => ReactNode;
+  name: (operation: OperationBrief) => ReactNode;
 }
 
 type Brief = OperationColumns['goesIn'][number];
@@ -161,7 +161,7 @@ export function OperationTable({ edition, operations, endpoints, ticked, onTick,
                 </TableCell>
               )}
               <TableCell>
-                {name ? name(one) : <strong>{one.name}</strong>}
+                {name(one)}
                 <Typography
                   variant="caption"
                   title={one.documentation}

@@ -8,7 +8,7 @@ import { Link, NavLink } from 'react-router';
 import type { ServiceBrief, Watch } from '@/api/client';
 import { servicesQuery, watchesQuery } from '@/api/queries';
 import { offersOfTables } from '@/features/tables/queries';
-import { count } from '@/lib/format';
+import { count, dayText } from '@/lib/format';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
 
@@ -66,8 +66,7 @@ function ServiceLine({ service, watch }: { service: ServiceBrief; watch: Watch |
         {service.protocols.join(', ')} at {service.host}
       </Typography>
       <Typography sx={{ color: 'text.secondary' }} variant="caption" component="div">
-        {count(service.operations, 'operation')}, read{' '}
-        {new Date(service.takenAt).toLocaleDateString('en-GB')}
+        {count(service.operations, 'operation')}, read {dayText(service.takenAt)}
         {findings > 0 && `, ${count(findings, 'finding')}`}
       </Typography>
       {watch?.edition && (

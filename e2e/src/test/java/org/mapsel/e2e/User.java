@@ -14,6 +14,7 @@ final class User {
 
   final Page page;
   private final String address;
+  private int actions;
 
   User(Browser browser, Product product) {
     this(browser, product, 1280, 800);
@@ -43,30 +44,47 @@ final class User {
     return page.getByRole(role, new Page.GetByRoleOptions().setName(name).setExact(true));
   }
 
-  User press(String button) {
-    role(AriaRole.BUTTON, button).first().click();
+  /** How many times something was pressed, chosen or typed; a value that is typed is one. */
+  int actions() {
+    return actions;
+  }
+
+  /** Presses something that has no role of its own. */
+  User press(Locator place) {
+    actions++;
+    place.click();
     return this;
   }
 
+  User press(String button) {
+    return press(role(AriaRole.BUTTON, button).first());
+  }
+
   User follow(String link) {
-    role(AriaRole.LINK, link).first().click();
-    return this;
+    return press(role(AriaRole.LINK, link).first());
+  }
+
+  /** Opens a list of choices and takes one. */
+  User choose(String list, String choice) {
+    press(page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName(list)).first());
+    return press(role(AriaRole.OPTION, choice));
   }
 
   /** Fills the field with this label, with or without the star of a required one. */
   User type(String label, String text) {
+    actions++;
     page.getByLabel(Pattern.compile("^" + label + "\\s*\\*?$")).fill(text);
     return this;
   }
 
   /** Ticks or unticks the field with this name; the first one of several. */
   User tick(String field) {
-    role(AriaRole.CHECKBOX, "Use " + field).first().click();
-    return this;
+    return press(role(AriaRole.CHECKBOX, "Use " + field).first());
   }
 
   User keys(String... keys) {
     for (String key : keys) {
+      actions++;
       page.keyboard().press(key);
     }
     return this;
@@ -88,6 +106,7 @@ final class User {
 
   /** Turns the page on the bench to running, or back. */
   User run(boolean on) {
+    actions++;
     page.getByLabel("Run").setChecked(on);
     return this;
   }

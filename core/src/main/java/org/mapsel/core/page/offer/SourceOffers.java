@@ -1,6 +1,7 @@
 package org.mapsel.core.page.offer;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -58,7 +59,7 @@ public final class SourceOffers {
   }
 
   /**
-   * What fits a slot.
+   * What fits a slot, what fits as it is before what would be converted.
    *
    * @param find narrows to what has this in its words, whatever the case
    */
@@ -86,6 +87,7 @@ public final class SourceOffers {
                 candidate.source(), candidate.group(), words, planned.get().value(scope), note));
       }
     }
+    offers.sort(Comparator.comparing(offer -> !offer.note().isEmpty()));
     return offers;
   }
 
