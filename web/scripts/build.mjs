@@ -48,7 +48,8 @@ if (isNew('build.sha256', sources) || !existsSync(join(out, 'index.html'))) {
   run('npm run types --silent');
   run('npm test --silent');
   rmSync(out, { recursive: true, force: true });
-  run(`npx vite build --outDir "${out}" --emptyOutDir --logLevel warn`);
+  run(`npx vite build --outDir "${out}" --logLevel warn`);
+  run(`npx vite build --mode visitors --outDir "${out}" --logLevel warn`);
   run(`node scripts/licences.mjs "${out}"`);
   remember('build.sha256', sources);
 } else {

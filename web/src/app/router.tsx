@@ -2,7 +2,7 @@ import { type ComponentType } from 'react';
 import { createBrowserRouter, Navigate } from 'react-router';
 import { Lost } from './Lost';
 
-/** A page that is fetched when somebody goes there: visitors never fetch what builds pages. */
+/** A page that is fetched when somebody goes there. */
 const page = (load: () => Promise<ComponentType>) => ({
   lazy: async () => ({ Component: await load() }),
 });
@@ -14,26 +14,6 @@ export const router = createBrowserRouter([
     HydrateFallback: () => null,
     errorElement: <Lost />,
   },
-  {
-    path: '/open',
-    ...page(async () => (await import('@/features/visit/StartOfAll')).StartOfAll),
-    HydrateFallback: () => null,
-    errorElement: <Lost />,
-  },
-  ...['/open/:app', '/draft/:app', '/release/:release/:app'].flatMap((base) => [
-    {
-      path: base,
-      ...page(async () => (await import('@/features/visit/StartOfApp')).StartOfApp),
-      HydrateFallback: () => null,
-      errorElement: <Lost />,
-    },
-    {
-      path: `${base}/:page`,
-      ...page(async () => (await import('@/features/visit/OpenPage')).OpenPage),
-      HydrateFallback: () => null,
-      errorElement: <Lost />,
-    },
-  ]),
   {
     ...page(async () => (await import('./frame/FramedPage')).FramedPage),
     HydrateFallback: () => null,

@@ -1,11 +1,17 @@
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
+import { useState } from 'react';
 import type { CardsView, CellView, ColumnView, LineView } from '@/api/client';
 import { byKeyboard } from '@/lib/pressed';
 import { Cell } from './Cell';
 import { Emptiness } from './Emptiness';
 import { isPicked, type PageUse, type PartProps } from './model';
 import { RowButtons } from './RowButtons';
-import { choosable, RowTools, useRowPages } from './RowTools';
+import { choosable, RowTools } from './RowTools';
+import { useRows } from './useRows';
+
+/** So many cards more at a time. */
+const STEP = 50;
 
 interface Placed {
   column: ColumnView;
@@ -70,7 +76,10 @@ function Line({ part, one: { column, cell }, use, row, labelled }: LineProps) {
 /** Rows that stand by themselves. */
 export function CardsPart({ part, use, words }: PartProps<CardsView>) {
   const { rows } = part;
-  const { drawn, pages } = useRowPages(part.id, rows, use);
+  const { at, need } = useRows(part.id, rows, use);
+  const [most, setMost] = useState(STEP);
+  const end = Math.min(most, rows.total);
+  const drawn = Array.from({ length: end }, (_, place) => at(place)).filter((row) => !!row);
   return (
     <Box>
       <RowTools part={part.id} heading={part.heading} rows={rows} use={use} />
@@ -126,7 +135,17 @@ export function CardsPart({ part, use, words }: PartProps<CardsView>) {
           );
         })}
       </Box>
-      {pages}
+      {end < rows.total && (
+        <Button
+          sx={{ mt: 1 }}
+          onClick={() => {
+            need(end, Math.min(end + STEP, rows.total));
+            setMost(end + STEP);
+          }}
+        >
+          Show {Math.min(STEP, rows.total - end)} more
+        </Button>
+      )}
     </Box>
   );
 }

@@ -1,15 +1,11 @@
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
-import TablePagination from '@mui/material/TablePagination';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import type { RowsView } from '@/api/client';
 import { count } from '@/lib/format';
 import type { PageUse } from './model';
-
-/** Rows that are drawn at once. */
-export const ROWS = 50;
 
 /** From so many rows on there is something to find. */
 const MANY = 8;
@@ -85,32 +81,6 @@ export function RowTools({ part, heading, rows, use }: Props) {
       )}
     </Box>
   );
-}
-
-/** Which of the rows are drawn, and the way to others. */
-export function useRowPages(part: string, rows: RowsView, use: PageUse) {
-  const [at, setAt] = useState(0);
-  const pageAt = at * ROWS < rows.total ? at : 0;
-  const first = pageAt * ROWS;
-  const drawn = rows.rows.slice(Math.max(0, first - rows.from), first - rows.from + ROWS);
-  const pages = rows.total > ROWS && (
-    <TablePagination
-      component="div"
-      count={rows.total}
-      page={pageAt}
-      rowsPerPage={ROWS}
-      rowsPerPageOptions={[ROWS]}
-      onPageChange={(_, next) => {
-        const wanted = next * ROWS;
-        const here =
-          wanted >= rows.from &&
-          Math.min(wanted + ROWS, rows.total) <= rows.from + rows.rows.length;
-        if (!here) use.onRows?.(part, wanted);
-        setAt(next);
-      }}
-    />
-  );
-  return { drawn, pages };
 }
 
 /** What makes a row one that can be chosen, with the mouse and with the keyboard. */

@@ -1,11 +1,32 @@
 // @vitest-environment jsdom
-import { cleanup, render, screen, within } from '@testing-library/react';
+import { act, cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { ColumnView, Content, RowsView } from '@/api/client';
 import { type PageUse, USUAL_WORDS } from './model';
 import { TablePart } from './TablePart';
 import { aColumn, someRows, usedPage } from './testing';
+
+/** Says which blocks are near; there is no screen here to be near to. */
+class Nearness {
+  static last: Nearness;
+  readonly watched: Element[] = [];
+  constructor(readonly tell: (entries: object[]) => void) {
+    Nearness.last = this;
+  }
+  observe(element: Element) {
+    this.watched.push(element);
+  }
+  disconnect() {
+    this.watched.length = 0;
+  }
+  static set(place: number, isIntersecting: boolean) {
+    const target = Nearness.last.watched[place];
+    act(() => {
+      Nearness.last.tell([{ target, isIntersecting, boundingClientRect: { height: 900 } }]);
+    });
+  }
+}
 
 afterEach(cleanup);
 
@@ -108,6 +129,40 @@ describe('a table', () => {
     await user.click(screen.getByRole('button', { name: 'Cargo: 2' }));
     expect(screen.queryByText('barley')).toBeNull();
     expect(screen.getAllByRole('button', { name: /^Cargo: / })).toHaveLength(1);
+  });
+
+  it('draws of a long table only what is near, and fetches what is not here', () => {
+    vi.stubGlobal('IntersectionObserver', Nearness);
+    vi.useFakeTimers();
+    const many = Array.from({ length: 200 }, (_, place) => [`Crane ${String(place)}`, '1']);
+    const rows = someRows(COLUMNS, many, { total: 10_000, all: 10_000 });
+    const { use } = shown(rows);
+    expect(screen.getByRole('table').getAttribute('aria-rowcount')).toBe('10001');
+    expect(screen.queryByText('Crane 0')).toBeNull();
+
+    Nearness.set(0, true);
+    expect(screen.getByText('Crane 49')).toBeTruthy();
+    expect(screen.queryByText('Crane 50')).toBeNull();
+    vi.runAllTimers();
+    expect(use.onRows).not.toHaveBeenCalled();
+
+    Nearness.set(0, false);
+    expect(screen.queryByText('Crane 49')).toBeNull();
+    Nearness.set(80, true);
+    Nearness.set(81, true);
+    vi.runAllTimers();
+    expect(use.onRows).toHaveBeenCalledTimes(1);
+    expect(use.onRows).toHaveBeenCalledWith('cranes', 4_000);
+
+    cleanup();
+    const later = new Map([
+      [4_010, { number: 7, cells: [{ text: 'Late', value: null }], without: [] }],
+    ]);
+    shown(rows, usedPage({ fetched: new Map([['cranes', later]]) }));
+    Nearness.set(80, true);
+    expect(screen.getByText('Late').closest('tr')?.getAttribute('aria-rowindex')).toBe('4012');
+    vi.useRealTimers();
+    vi.unstubAllGlobals();
   });
 
   it('lets a row be chosen with the mouse and with the keyboard', async () => {

@@ -1,28 +1,22 @@
 import Box from '@mui/material/Box';
 import Table from '@mui/material/Table';
-import TableBody from '@mui/material/TableBody';
 import TableCell from '@mui/material/TableCell';
 import TableFooter from '@mui/material/TableFooter';
 import TableHead from '@mui/material/TableHead';
 import TableRow from '@mui/material/TableRow';
 import TableSortLabel from '@mui/material/TableSortLabel';
-import { Fragment, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 
-import type { ColumnView, RowsView, TableView, TotalView } from '@/api/client';
+import type { RowsView, TableView, TotalView } from '@/api/client';
 import { unseen } from '@/ui/unseen';
 import { byKeyboard } from '@/lib/pressed';
-import { Cell } from './Cell';
-import { InnerRows, InnerRowsToggle } from './InnerRows';
 import { Emptiness } from './Emptiness';
 import { isPicked, type PartProps } from './model';
-import { RowButtons } from './RowButtons';
 import { TOTALS } from './totals';
-import { choosable, RowTools, useRowPages } from './RowTools';
-
-/** Only free text may break into lines. */
-const lines = ({ display }: ColumnView) =>
-  display === 'TEXT' || display === 'LONG_TEXT' ? 'normal' : 'nowrap';
-const right = ({ display }: ColumnView) => (display === 'NUMBER' ? 'right' : undefined);
+import { RowTools } from './RowTools';
+import { right, TableLine } from './TableLine';
+import { BLOCK, useNear } from './useNear';
+import { useRows } from './useRows';
 
 /** Where there is no room for columns, every row stands on its own with its labels. */
 const stacked = {
@@ -66,12 +60,29 @@ function TotalText({ total }: { total: TotalView | undefined }) {
   );
 }
 
+/** Nothing moves any more after so many milliseconds. */
+const SETTLED = 80;
+
 /** Rows with columns. */
 export function TablePart({ part, use, words }: PartProps<TableView>) {
   const { building, onPick, picked, onArrange } = use;
   const { rows } = part;
-  const { drawn, pages } = useRowPages(part.id, rows, use);
+  const { at, need } = useRows(part.id, rows, use);
   const withButtons = rows.buttons.length > 0;
+  const columns = rows.columns.length + (withButtons ? 1 : 0);
+  // A long table is scrolled in its own place, so that what stands below it is not out of reach.
+  const scrolled = rows.total > BLOCK;
+  const box = useRef<HTMLDivElement>(null);
+  const blocks = useNear(box, rows.total);
+  useEffect(() => {
+    // What is only scrolled past is not fetched.
+    const timer = setTimeout(() => {
+      for (const { from, to, isNear } of blocks) if (isNear) need(from, to);
+    }, SETTLED);
+    return () => {
+      clearTimeout(timer);
+    };
+  }, [blocks, need]);
   const pick =
     (item: string, row?: number) =>
     (event: React.SyntheticEvent<Element, MouseEvent | FocusEvent>) => {
@@ -107,15 +118,55 @@ export function TablePart({ part, use, words }: PartProps<TableView>) {
     wished.current = { before: rows, by, descending };
     onArrange?.(part.id, { by, descending, find: rows.find });
   };
+  const lines = (from: number, to: number) =>
+    Array.from({ length: to - from }, (_, index) => {
+      const row = at(from + index);
+      return row ? (
+        <TableLine
+          key={from + index}
+          place={from + index}
+          part={part.id}
+          rows={rows}
+          row={row}
+          use={use}
+          onPick={onPick ? (item) => pick(item, row.number) : undefined}
+          look={(item) => look(item, row.number)}
+          isOpen={(column) => open.has(keyOf(row.number, column))}
+          onToggle={(column) => {
+            toggle(keyOf(row.number, column));
+          }}
+        />
+      ) : (
+        <TableRow key={from + index}>
+          <TableCell variant="body" colSpan={columns} sx={{ color: 'text.secondary' }}>
+            …
+          </TableCell>
+        </TableRow>
+      );
+    });
   return (
     <Box>
       <RowTools part={part.id} heading={part.heading} rows={rows} use={use} />
       {rows.all === 0 && !building && <Emptiness content={rows.content} words={words} />}
       {(building || rows.all > 0) && (
-        <Box sx={{ overflowX: 'auto' }}>
+        <Box
+          ref={box}
+          {...(scrolled && { tabIndex: 0, role: 'group', 'aria-label': `${part.heading}, rows` })}
+          sx={{
+            overflowX: 'auto',
+            ...(scrolled && {
+              maxHeight: 'max(320px, 70vh)',
+              overflowY: 'auto',
+              overscrollBehavior: 'contain',
+              '@media print': { maxHeight: 'none', overflow: 'visible' },
+            }),
+          }}
+        >
           <Table
             size="small"
             aria-label={part.heading}
+            aria-rowcount={scrolled ? rows.total + 1 : undefined}
+            stickyHeader={scrolled}
             sx={{
               ...stacked,
               '& th': { fontWeight: 700, borderColor: 'text.secondary', whiteSpace: 'nowrap' },
@@ -161,63 +212,17 @@ export function TablePart({ part, use, words }: PartProps<TableView>) {
                 )}
               </TableRow>
             </TableHead>
-            <TableBody>
-              {drawn.map((row) => (
-                <Fragment key={row.number}>
-                  <TableRow
-                    hover={rows.choosing && !building}
-                    selected={rows.chosen === row.number}
-                    {...choosable(part.id, rows, row.number, use)}
-                  >
-                    {rows.columns.map((column, place) => (
-                      <TableCell
-                        key={column.id}
-                        data-label={column.label}
-                        align={right(column)}
-                        onClick={onPick ? pick(column.id, row.number) : undefined}
-                        sx={{ ...look(column.id, row.number), whiteSpace: lines(column) }}
-                      >
-                        <span>
-                          {column.display === 'ROWS' && row.cells[place] ? (
-                            <InnerRowsToggle
-                              cell={row.cells[place]}
-                              column={column}
-                              open={open.has(keyOf(row.number, column.id))}
-                              onToggle={() => {
-                                toggle(keyOf(row.number, column.id));
-                              }}
-                            />
-                          ) : (
-                            <Cell cell={row.cells[place]} column={column} />
-                          )}
-                        </span>
-                      </TableCell>
-                    ))}
-                    {withButtons && (
-                      <TableCell align="right" sx={{ whiteSpace: 'nowrap' }}>
-                        <RowButtons rows={rows} row={row} use={use} />
-                      </TableCell>
-                    )}
-                  </TableRow>
-                  {rows.columns.map((column, place) => {
-                    const cell = row.cells[place];
-                    return (
-                      cell?.inside &&
-                      open.has(keyOf(row.number, column.id)) && (
-                        <TableRow key={column.id}>
-                          <TableCell
-                            colSpan={rows.columns.length + (withButtons ? 1 : 0)}
-                            data-label={column.label}
-                          >
-                            <InnerRows cell={cell} column={column} />
-                          </TableCell>
-                        </TableRow>
-                      )
-                    );
-                  })}
-                </Fragment>
-              ))}
-            </TableBody>
+            {blocks.map(({ block, from, to, height, isNear }) => (
+              <tbody key={block} data-block={block}>
+                {isNear ? (
+                  lines(from, to)
+                ) : (
+                  <tr aria-hidden>
+                    <td colSpan={columns} style={{ height, padding: 0, border: 0 }} />
+                  </tr>
+                )}
+              </tbody>
+            ))}
             {rows.totals.length > 0 && rows.total > 0 && (
               <TableFooter>
                 <TableRow>
@@ -233,7 +238,6 @@ export function TablePart({ part, use, words }: PartProps<TableView>) {
           </Table>
         </Box>
       )}
-      {pages}
     </Box>
   );
 }

@@ -1,4 +1,4 @@
-import type { Json, PartView, StateWords } from '@/api/client';
+import type { Json, LineView, PartView, StateWords } from '@/api/client';
 
 /** What can be picked on a page: a part, or an input, column or field of one, in one of its rows. */
 export interface Picked {
@@ -17,6 +17,8 @@ export interface Arrangement {
   find: string;
 }
 
+export type FetchedRows = ReadonlyMap<string, ReadonlyMap<number, LineView>>;
+
 /** What a page that is drawn is used for, and what happens to it. */
 export interface PageUse {
   /** Whether it is built: then nothing on it does anything but being picked. */
@@ -34,8 +36,10 @@ export interface PageUse {
   onChoose: (part: string, row: number) => void;
   onArrange: ((part: string, arrangement: Arrangement) => void) | undefined;
   onReply: (yes: boolean) => void;
-  /** Asks for rows of a part that are not drawn yet. */
+  /** Asks for rows of a part that are not here yet. */
   onRows: ((part: string, from: number) => void) | undefined;
+  /** The rows that were asked for, by part and place, besides those that came with the page. */
+  fetched: FetchedRows;
   /** Where the rows of a part can be had as a file. */
   fileOf: ((part: string, format: 'csv' | 'xlsx') => string) | undefined;
 }

@@ -17,6 +17,7 @@ export function sampleUse(picked: Picked | undefined, onPick: (picked: Picked) =
     onReply: nothing,
     onArrange: undefined,
     onRows: undefined,
+    fetched: new Map(),
     fileOf: undefined,
   };
 }

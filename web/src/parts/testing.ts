@@ -17,6 +17,7 @@ export function usedPage(over: Partial<PageUse> = {}): PageUse {
     onArrange: vi.fn(),
     onReply: vi.fn(),
     onRows: vi.fn(),
+    fetched: new Map(),
     fileOf: undefined,
     ...over,
   };

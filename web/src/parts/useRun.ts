@@ -7,7 +7,6 @@ import {
   type Json,
   type Leads,
   type PageView,
-  type PartView,
   type RowsView,
   type Run,
   type RunAs,
@@ -19,20 +18,16 @@ import {
 } from '@/api/client';
 import { servicesQuery } from '@/api/queries';
 import { type Bytes, linesOf } from '@/lib/lines';
-import type { Arrangement, PageUse } from './model';
+import type { Arrangement, FetchedRows, PageUse } from './model';
 
 const onTheWire = (typed: Record<string, Json>) =>
   Object.fromEntries(Object.entries(typed).map(([id, value]) => [id, wire(value)]));
 
-const withRowsOf = (part: PartView, id: string, rows: RowsView): PartView =>
-  part.id === id && (part.kind === 'table' || part.kind === 'cards') ? { ...part, rows } : part;
-
-/** The run with other rows of one of its parts. */
-export function withRows(run: Run, part: string, rows: RowsView): Run {
-  return {
-    ...run,
-    page: { ...run.page, parts: run.page.parts.map((one) => withRowsOf(one, part, rows)) },
-  };
+/** The rows that are there with others of one part. */
+export function withRows(there: FetchedRows, part: string, { from, rows }: RowsView): FetchedRows {
+  const ofPart = new Map(there.get(part));
+  rows.forEach((row, index) => ofPart.set(from + index, row));
+  return new Map([...there, [part, ofPart]]);
 }
 
 /**
@@ -53,6 +48,9 @@ export function enteredIn(page: PageView, chosen: boolean): Record<string, Json>
 export function notYetSent(typed: Record<string, Json>, sent: Record<string, Json>) {
   return Object.fromEntries(Object.entries(typed).filter(([id, value]) => sent[id] !== value));
 }
+
+/** Rows are fetched so many at a time. */
+export const WINDOW = 200;
 
 /** Typing is over after so many milliseconds. */
 const PAUSE = 500;
@@ -105,8 +103,11 @@ export function useRun(options: RunOptions) {
   const [run, setRun] = useState<Run>();
   const [turn, setTurn] = useState(0);
   const [typed, setTyped] = useState(options.start ?? {});
+  const [fetched, setFetched] = useState<FetchedRows>(new Map());
   const settled = (next: Run, sent: Record<string, Json>) => {
     setRun(next);
+    // What happened may have changed them.
+    setFetched(new Map());
     setTurn((before) => before + 1);
     setTyped((now) => notYetSent(now, sent));
     options.onShown?.(next.run);
@@ -179,17 +180,22 @@ export function useRun(options: RunOptions) {
       settled(found, {});
     },
   });
+  const turnNow = useRef(turn);
+  useEffect(() => {
+    turnNow.current = turn;
+  }, [turn]);
   const fetching = useMutation({
     mutationFn: async ({ part, from }: { part: string; from: number }) => {
+      const asked = turn;
       const rows = await unwrap(
         api.GET('/api/runs/{run}/parts/{part}/rows', {
-          params: { path: { run: run?.run ?? '', part }, query: { from, count: 200 } },
+          params: { path: { run: run?.run ?? '', part }, query: { from, count: WINDOW } },
         }),
       );
-      return { part, rows };
+      return { part, rows, asked };
     },
-    onSuccess: ({ part, rows }) => {
-      if (run) setRun(withRows(run, part, rows));
+    onSuccess: ({ part, rows, asked }) => {
+      if (asked === turnNow.current) setFetched((there) => withRows(there, part, rows));
     },
   });
   /** A run that is over begins anew, with what the address still says. */
@@ -261,6 +267,7 @@ export function useRun(options: RunOptions) {
     onRows: (part, from) => {
       fetching.mutate({ part, from });
     },
+    fetched,
     fileOf: (part, format) => `/api/runs/${run?.run ?? ''}/parts/${part}/rows.${format}`,
   };
   return {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { AppView, Bench, BenchItem, ModelRow, PageCall, RowsView, Run } from '@/api/client';
+import type { AppView, Bench, BenchItem, ModelRow, PageCall } from '@/api/client';
 import type { FieldRow } from '@/sheet/model';
-import { notYetSent, withRows } from '@/parts/useRun';
+import { notYetSent } from '@/parts/useRun';
 import {
   changeEdit,
   draggedText,
@@ -144,36 +144,6 @@ describe('a change where a field stands', () => {
 });
 
 describe('a page that runs', () => {
-  it('takes the place of the rows that were drawn before', () => {
-    const rows: RowsView = {
-      columns: [],
-      rows: [],
-      from: 0,
-      total: 900,
-      all: 900,
-      choosing: false,
-      descending: false,
-      find: '',
-      content: 'FILLED',
-      buttons: [],
-      totals: [],
-    };
-    const run: Run = {
-      run: 'r',
-      page: {
-        name: '',
-        parts: [{ kind: 'table', id: 'table_3', heading: '', rows }],
-        frames: [],
-        messages: [],
-        every: [],
-      },
-      trace: [],
-      replayed: [],
-    };
-    const later = withRows(run, 'table_3', { ...rows, from: 200 });
-    expect(later.page.parts[0]).toMatchObject({ rows: { from: 200 } });
-  });
-
   it('keeps what was typed while an answer was on its way', () => {
     expect(notYetSent({ day: '2031-05-15', basin: 'north' }, { day: '2031-05-14' })).toEqual({
       day: '2031-05-15',

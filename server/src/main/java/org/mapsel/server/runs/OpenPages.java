@@ -57,12 +57,22 @@ class OpenPages {
     return running(kept, version(kept.app(), kept.release()));
   }
 
-  /** A page of a version; whether there is such a page is looked at here. */
+  /** Refuses a page that a version does not have. */
+  void refuseMissing(Releases.Version version, String page) {
+    page(version, page);
+  }
+
+  private static Page page(Releases.Version version, String page) {
+    return version
+        .app()
+        .find(new PageId(page))
+        .orElseThrow(() -> Problem.missing("APP_PAGE_MISSING", "page", page));
+  }
+
+  /** A page of a version. */
   Running running(RunStore.Kept kept, Releases.Version version) {
     App app = version.app();
-    Page page =
-        app.find(new PageId(kept.page()))
-            .orElseThrow(() -> Problem.missing("APP_PAGE_MISSING", "page", kept.page()));
+    Page page = page(version, kept.page());
     PageReach reach = new PageReach(app, page, apps.services());
     return new Running(
         kept.id(),

@@ -5,11 +5,15 @@ import static org.mapsel.server.schema.Tables.RUN;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.OffsetDateTime;
+import java.time.temporal.ChronoUnit;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.function.UnaryOperator;
 import org.jooq.DSLContext;
+import org.jooq.Field;
 import org.jooq.JSON;
+import org.jooq.Record2;
+import org.jooq.impl.DSL;
+import org.jooq.impl.SQLDataType;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
@@ -27,6 +31,8 @@ class RunStore {
    *
    * @param release the release of the app that it runs; nothing for the draft
    * @param previous the run that its page was opened from
+   * @param at when its state became what it is
+   * @param bytes how long that is, as text
    */
   record Kept(
       String id,
@@ -35,19 +41,16 @@ class RunStore {
       Optional<Long> release,
       boolean builder,
       Optional<String> previous,
-      JsonNode state) {
+      OffsetDateTime at,
+      long bytes) {}
 
-    /** A run that was not begun yet. */
-    static Kept fresh(
-        String app,
-        String page,
-        Optional<Long> release,
-        boolean builder,
-        Optional<String> previous,
-        JsonNode state) {
-      return new Kept("", app, page, release, builder, previous, state);
-    }
+  /** Makes the next state of one of a time and a size. */
+  @FunctionalInterface
+  interface Change {
+    JsonNode after(OffsetDateTime at, long bytes);
   }
+
+  private static final Field<Integer> BYTES = DSL.octetLength(RUN.STATE.cast(SQLDataType.CLOB));
 
   private final DSLContext sql;
   private final JsonMapper json;
@@ -59,29 +62,38 @@ class RunStore {
     this.clock = clock;
   }
 
-  /** Begins a run, and ends those that were left. */
-  Kept begin(Kept fresh) {
+  /**
+   * Begins a run, and ends those that were left.
+   *
+   * @param builder whether it belongs to somebody who builds
+   */
+  Kept begin(
+      String app,
+      String page,
+      Optional<Long> release,
+      boolean builder,
+      Optional<String> previous,
+      JsonNode state) {
     String id = UUID.randomUUID().toString();
-    OffsetDateTime now = OffsetDateTime.now(clock);
+    OffsetDateTime now = now();
     sql.deleteFrom(RUN).where(RUN.TOUCHED_AT.lt(now.minus(LIFE))).execute();
+    String text = state.toString();
     sql.insertInto(RUN)
         .set(RUN.ID, id)
-        .set(RUN.APP_ID, fresh.app())
-        .set(RUN.PAGE_ID, fresh.page())
-        .set(RUN.RELEASE, fresh.release().orElse(null))
-        .set(RUN.BUILDER, fresh.builder())
-        .set(RUN.PREVIOUS, fresh.previous().orElse(null))
-        .set(RUN.STATE, JSON.valueOf(fresh.state().toString()))
+        .set(RUN.APP_ID, app)
+        .set(RUN.PAGE_ID, page)
+        .set(RUN.RELEASE, release.orElse(null))
+        .set(RUN.BUILDER, builder)
+        .set(RUN.PREVIOUS, previous.orElse(null))
+        .set(RUN.STATE, JSON.valueOf(text))
         .set(RUN.TOUCHED_AT, now)
         .execute();
-    return new Kept(
-        id,
-        fresh.app(),
-        fresh.page(),
-        fresh.release(),
-        fresh.builder(),
-        fresh.previous(),
-        fresh.state());
+    return new Kept(id, app, page, release, builder, previous, now, text.length());
+  }
+
+  /** As exact as the database has it. */
+  private OffsetDateTime now() {
+    return OffsetDateTime.now(clock).truncatedTo(ChronoUnit.MICROS);
   }
 
   void remove(String id) {
@@ -89,18 +101,29 @@ class RunStore {
   }
 
   Optional<Kept> find(String id) {
-    return sql.selectFrom(RUN)
+    return sql.select(
+            RUN.APP_ID, RUN.PAGE_ID, RUN.RELEASE, RUN.BUILDER, RUN.PREVIOUS, RUN.TOUCHED_AT, BYTES)
+        .from(RUN)
         .where(RUN.ID.eq(id))
         .fetchOptional(
             row ->
                 new Kept(
-                    row.get(RUN.ID),
-                    row.get(RUN.APP_ID),
-                    row.get(RUN.PAGE_ID),
-                    Optional.ofNullable(row.get(RUN.RELEASE)),
-                    row.get(RUN.BUILDER),
-                    Optional.ofNullable(row.get(RUN.PREVIOUS)),
-                    json.readTree(row.get(RUN.STATE).data())));
+                    id,
+                    row.value1(),
+                    row.value2(),
+                    Optional.ofNullable(row.value3()),
+                    row.value4(),
+                    Optional.ofNullable(row.value5()),
+                    row.value6(),
+                    row.value7()));
+  }
+
+  /** The state of a run; nothing if there is none any more. */
+  Optional<JsonNode> state(String id) {
+    return sql.select(RUN.STATE)
+        .from(RUN)
+        .where(RUN.ID.eq(id))
+        .fetchOptional(row -> json.readTree(row.value1().data()));
   }
 
   /**
@@ -109,16 +132,20 @@ class RunStore {
    * @return whether the run is there still
    */
   @Transactional
-  boolean change(String id, UnaryOperator<JsonNode> change) {
-    Optional<JSON> state =
-        sql.select(RUN.STATE).from(RUN).where(RUN.ID.eq(id)).forUpdate().fetchOptional(RUN.STATE);
-    state.ifPresent(
-        before ->
+  boolean change(String id, Change change) {
+    Optional<Record2<OffsetDateTime, Integer>> before =
+        sql.select(RUN.TOUCHED_AT, BYTES)
+            .from(RUN)
+            .where(RUN.ID.eq(id))
+            .forUpdate()
+            .fetchOptional();
+    before.ifPresent(
+        row ->
             sql.update(RUN)
-                .set(RUN.STATE, JSON.valueOf(change.apply(json.readTree(before.data())).toString()))
-                .set(RUN.TOUCHED_AT, OffsetDateTime.now(clock))
+                .set(RUN.STATE, JSON.valueOf(change.after(row.value1(), row.value2()).toString()))
+                .set(RUN.TOUCHED_AT, now())
                 .where(RUN.ID.eq(id))
                 .execute());
-    return state.isPresent();
+    return before.isPresent();
   }
 }

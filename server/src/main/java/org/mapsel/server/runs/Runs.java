@@ -52,11 +52,20 @@ class Runs {
   private final OpenPages pages;
   private final PageCalls calls;
   private final RunStore store;
+  private final RunStates states;
   private final Entry entry;
   private final Stops stops;
   private final Clock clock;
 
-  Runs(OpenPages pages, PageCalls calls, RunStore store, Entry entry, Stops stops, Clock clock) {
+  Runs(
+      OpenPages pages,
+      PageCalls calls,
+      RunStore store,
+      RunStates states,
+      Entry entry,
+      Stops stops,
+      Clock clock) {
+    this.states = states;
     this.stops = stops;
     this.entry = entry;
     this.pages = pages;
@@ -100,7 +109,7 @@ class Runs {
     return running.builder() && wished != null ? wished : new SimulationView(Simulation.NONE, null);
   }
 
-  private static Problem over() {
+  static Problem over() {
     return Problem.missing("SERVER_RUN_OVER");
   }
 
@@ -151,12 +160,11 @@ class Runs {
       Releases.Version version,
       boolean builder,
       Optional<String> previous) {
-    RunStore.Kept fresh =
-        RunStore.Kept.fresh(
+    pages.refuseMissing(version, pageId);
+    RunStore.Kept begun =
+        store.begin(
             appId, pageId, version.release(), builder, previous, StateJson.write(PageState.EMPTY));
-    // Whether there is such a page is looked at first.
-    pages.running(fresh, version);
-    return pages.running(store.begin(fresh), version);
+    return pages.running(begun, version);
   }
 
   /** A page as it looks when it has just been opened; nobody goes on with it. */
@@ -182,7 +190,7 @@ class Runs {
         new Course(
             UnaryOperator.identity(),
             simulation(running, null),
-            state(kept, running),
+            states.of(kept, running),
             new RunTrace(clock.millis())),
         locale);
   }
@@ -199,7 +207,8 @@ class Runs {
         running,
         List.of(
             VisitorEvents.entered(running, request.inputs()),
-            new VisitorEvents(views(running, state(kept, running), locale)).of(request.event())),
+            new VisitorEvents(views(running, states.of(kept, running), locale))
+                .of(request.event())),
         simulation(running, request.simulation()),
         request.stop(),
         locale,
@@ -210,7 +219,7 @@ class Runs {
   PartView.RowsView rows(String id, String part, int from, int count, Locale locale) {
     RunStore.Kept kept = kept(id);
     Running running = pages.running(kept);
-    return views(running, state(kept, running), locale)
+    return views(running, states.of(kept, running), locale)
         .rows(new PartId(part), from, count)
         .orElseThrow(() -> Problem.missing("APP_PART_MISSING", "part", part, "page", ""));
   }
@@ -219,14 +228,10 @@ class Runs {
   TakenRows taken(String id, String part, Locale locale) {
     RunStore.Kept kept = kept(id);
     Running running = pages.running(kept);
-    PageViews views = views(running, state(kept, running), locale);
+    PageViews views = views(running, states.of(kept, running), locale);
     return views
         .taken(new VisitorEvents(views).shown(part))
         .orElseThrow(() -> Problem.missing("APP_PART_MISSING", "part", part, "page", ""));
-  }
-
-  private static PageState state(RunStore.Kept kept, Running running) {
-    return StateJson.read(kept.state(), running.reach());
   }
 
   private PageViews views(Running running, PageState state, Locale locale) {
@@ -324,15 +329,14 @@ class Runs {
     Optional<RunStore.Kept> previous = running.previous().flatMap(store::find);
     previous.ifPresent(
         kept -> {
-          Running before = pages.running(kept);
-          store.change(
-              kept.id(),
-              json -> {
-                PageState state = StateJson.read(json, before.reach()).withMessages(List.of());
+          states.change(
+              pages.running(kept),
+              before -> {
+                PageState state = before.withMessages(List.of());
                 for (PageState.Message message : effect.messages()) {
                   state = state.saying(message);
                 }
-                return StateJson.write(state);
+                return state;
               });
         });
     return previous
@@ -360,10 +364,10 @@ class Runs {
     List<PageEffect> effects = new ArrayList<>();
     List<Happening> happenings = new ArrayList<>();
     boolean there =
-        store.change(
-            running.id(),
-            kept -> {
-              PageState state = StateJson.read(kept, running.reach());
+        states.change(
+            running,
+            before -> {
+              PageState state = before;
               while (!events.isEmpty() && effects.isEmpty()) {
                 PageRunner.Stepped stepped = runner.step(state, events.poll());
                 effects.addAll(stepped.effects());
@@ -371,7 +375,7 @@ class Runs {
                 state = stepped.state();
               }
               course.state = state;
-              return StateJson.write(state);
+              return state;
             });
     if (!there) {
       throw over();

@@ -49,11 +49,19 @@ class Traces {
 
   private final OpenPages pages;
   private final RunStore store;
+  private final RunStates states;
   private final LoggedAnswers answers;
   private final Entry entry;
   private final Clock clock;
 
-  Traces(OpenPages pages, RunStore store, LoggedAnswers answers, Entry entry, Clock clock) {
+  Traces(
+      OpenPages pages,
+      RunStore store,
+      RunStates states,
+      LoggedAnswers answers,
+      Entry entry,
+      Clock clock) {
+    this.states = states;
     this.pages = pages;
     this.store = store;
     this.answers = answers;
@@ -72,7 +80,7 @@ class Traces {
             .filter(RunStore.Kept::builder)
             .orElseThrow(() -> Problem.missing("SERVER_RUN_OVER"));
     Running running = pages.running(kept);
-    PageState state = StateJson.read(kept.state(), running.reach());
+    PageState state = states.of(kept, running);
     return new Seen(
         running, state, new Origins(running.plan(), running.reach(), state, clock.instant()));
   }

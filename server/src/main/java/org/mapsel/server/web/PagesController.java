@@ -32,14 +32,17 @@ class PagesController {
     "/services/**",
     "/apps/**",
     "/samples/**",
-    "/open/**",
-    "/draft/**",
-    "/release/**",
     "/releases/**",
     // Where there is no such place the front end says so, and what to do.
     "/{place:[^.]+}"
   })
   String page() {
     return "forward:/index.html";
+  }
+
+  /** Finished pages are a program of their own, without what builds them. */
+  @GetMapping({"/open", "/open/**", "/draft/**", "/release/**"})
+  String visit() {
+    return "forward:/visit.html";
   }
 }

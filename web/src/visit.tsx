@@ -1,0 +1,4 @@
+import { begin } from '@/app/begin';
+import { VisitApp } from '@/app/VisitApp';
+
+begin(<VisitApp />);
