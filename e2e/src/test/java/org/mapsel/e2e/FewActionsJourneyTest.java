@@ -7,48 +7,27 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 
 /**
  * How much somebody has to do for usual pages, from the open start page to the first real answer on
  * them: presses, keys and choices, a value that is typed counting as one.
  */
+@ExtendWith(SharedProduct.class)
 class FewActionsJourneyTest {
 
   private static final String DAY = "2031-05-14";
 
-  private static StandIns standIns;
-  private static Product product;
-
-  private Browser browser;
   private User user;
-
-  @BeforeAll
-  static void start() {
-    standIns = StandIns.start();
-    product = Product.empty();
-  }
-
-  @AfterAll
-  static void stop() {
-    product.close();
-    standIns.close();
-  }
+  private StandIns standIns;
 
   @BeforeEach
-  void open() {
-    browser = new Browser();
-    user = new User(browser, product).goTo("/");
+  void sitDown(User before, StandIns running) {
+    user = before;
+    standIns = running;
     user.sees("Read a description");
-  }
-
-  @AfterEach
-  void close() {
-    browser.close();
   }
 
   /** Reads a description and opens the one operation of it that is taken. */
