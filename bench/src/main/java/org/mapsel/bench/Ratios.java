@@ -24,6 +24,7 @@ public final class Ratios {
       DataAnswerBench.class,
       RequestBench.class,
       EditBench.class,
+      PageStepBench.class,
       DriftBench.class,
       ImpactBench.class,
       FormulaBench.class,

@@ -47,7 +47,7 @@ public final class Screenshots {
     operation(page);
     bench(page);
     run(page);
-    record(page);
+    pages(page);
     model(page);
     access(page);
     entities(page);
@@ -115,14 +115,10 @@ public final class Screenshots {
     take(page, "6-run");
   }
 
-  private void record(Page page) {
-    bench(page, "duty-desk", "Get vessel");
-    page.getByLabel("Run").check();
-    page.getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("Hull number"))
-        .fill("S-20417");
-    press(page, "Get vessel");
-    assertThat(page.getByText("Salt Wren")).isVisible();
-    take(page, "7-record");
+  private void pages(Page page) {
+    page.navigate(product.address() + "/apps");
+    assertThat(page.locator("section[aria-label='Tide watch'] svg path[class*=MuiLine]")).isAttached();
+    take(page, "7-pages");
   }
 
   private void model(Page page) {
