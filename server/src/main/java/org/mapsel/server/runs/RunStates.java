@@ -4,11 +4,14 @@ import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.time.OffsetDateTime;
+import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.UnaryOperator;
 import org.mapsel.core.page.plan.PagePlan;
 import org.mapsel.core.page.run.PageState;
 import org.mapsel.server.memory.LargeWork;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
 
 /**
  * The states of runs. One that was read is remembered a while: who scrolls through many rows asks
@@ -74,12 +77,26 @@ class RunStates {
    * @return whether the run is there still
    */
   boolean change(Running running, UnaryOperator<PageState> change) {
-    return store.change(
-        running.id(),
-        (at, bytes) -> {
-          PageState before = of(running, at, bytes);
-          remembered.invalidate(new Key(running.id(), at));
-          return StateJson.write(change.apply(before));
-        });
+    AtomicReference<JsonNode> after = new AtomicReference<>();
+    Optional<RunStore.Changed> changed =
+        store.change(
+            running.id(),
+            (at, bytes) -> {
+              PageState before = of(running, at, bytes);
+              remembered.invalidate(new Key(running.id(), at));
+              after.set(StateJson.write(change.apply(before)));
+              return after.get();
+            });
+    changed
+        .filter(next -> next.bytes() < LargeWork.SMALL)
+        .ifPresent(next -> remember(running, next, after.get()));
+    return changed.isPresent();
+  }
+
+  /** As it will be found: with the types that its fields have by then. */
+  private void remember(Running running, RunStore.Changed changed, JsonNode state) {
+    remembered.put(
+        new Key(running.id(), changed.at()),
+        new Read(StateJson.read(state, running.reach()), running.plan(), changed.bytes()));
   }
 }

@@ -126,26 +126,32 @@ class RunStore {
         .fetchOptional(row -> json.readTree(row.value1().data()));
   }
 
+  /** A state that was changed. */
+  record Changed(OffsetDateTime at, long bytes) {}
+
   /**
    * Lets nobody else change the run until the end of the transaction.
    *
-   * @return whether the run is there still
+   * @return nothing if the run is not there any more
    */
   @Transactional
-  boolean change(String id, Change change) {
+  Optional<Changed> change(String id, Change change) {
     Optional<Record2<OffsetDateTime, Integer>> before =
         sql.select(RUN.TOUCHED_AT, BYTES)
             .from(RUN)
             .where(RUN.ID.eq(id))
             .forUpdate()
             .fetchOptional();
-    before.ifPresent(
-        row ->
-            sql.update(RUN)
-                .set(RUN.STATE, JSON.valueOf(change.after(row.value1(), row.value2()).toString()))
-                .set(RUN.TOUCHED_AT, now())
-                .where(RUN.ID.eq(id))
-                .execute());
-    return before.isPresent();
+    return before.map(
+        row -> {
+          String after = change.after(row.value1(), row.value2()).toString();
+          OffsetDateTime now = now();
+          sql.update(RUN)
+              .set(RUN.STATE, JSON.valueOf(after))
+              .set(RUN.TOUCHED_AT, now)
+              .where(RUN.ID.eq(id))
+              .execute();
+          return new Changed(now, after.length());
+        });
   }
 }
