@@ -1,7 +1,6 @@
 package org.mapsel.core.page.edit;
 
 import java.util.List;
-import org.mapsel.core.finding.Finding;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.ServiceLookup.Pinned;
@@ -45,16 +44,7 @@ public record AddCall(
     Page known = editing.page(page);
     App using = using(editing.app());
     Editing here = editing.after(using);
-    Pinned pinned = here.pinned(service, operation);
-    if (pinned.operation().wire(endpoint).isEmpty()) {
-      throw new EditRefused(
-          Finding.error(
-              "CALL_ENDPOINT_MISSING",
-              "operation",
-              pinned.operation().name(),
-              "endpoint",
-              endpoint.text()));
-    }
+    Pinned pinned = here.callable(service, operation, endpoint);
     refuseUnknown(here, pinned);
     Page extended =
         new PageStarter(using.model(), editing.ids())

@@ -64,16 +64,7 @@ public record ChooseFrom(
     App using =
         new AddCall(page, service, edition, operation, endpoint, List.of()).using(editing.app());
     Editing here = editing.after(using);
-    Pinned pinned = here.pinned(service, operation);
-    if (pinned.operation().wire(endpoint).isEmpty()) {
-      throw new EditRefused(
-          Finding.error(
-              "CALL_ENDPOINT_MISSING",
-              "operation",
-              pinned.operation().name(),
-              "endpoint",
-              endpoint.text()));
-    }
+    Pinned pinned = here.callable(service, operation, endpoint);
     CallId id = new CallId(editing.ids().next("call"));
     List<Call> calls = new ArrayList<>(known.calls());
     calls.add(new Call(id, service, operation, endpoint, List.of()));

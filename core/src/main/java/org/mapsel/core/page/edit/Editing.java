@@ -12,6 +12,7 @@ import org.mapsel.core.page.ServiceLookup.Pinned;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.pairing.Lexicon;
 import org.mapsel.core.ref.CallId;
+import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
@@ -121,6 +122,21 @@ final class Editing {
                         operation.text(),
                         "service",
                         service)));
+  }
+
+  /** The same, refused where it is not reached at an endpoint. */
+  Pinned callable(String service, OperationId operation, EndpointId endpoint) {
+    Pinned pinned = pinned(service, operation);
+    if (pinned.operation().wire(endpoint).isEmpty()) {
+      throw new EditRefused(
+          Finding.error(
+              "CALL_ENDPOINT_MISSING",
+              "operation",
+              pinned.operation().name(),
+              "endpoint",
+              endpoint.text()));
+    }
+    return pinned;
   }
 
   /** A name that may be given: one line, not empty, not endless. */
