@@ -51,7 +51,7 @@ import org.mapsel.server.apps.BenchViews.PairView;
 import org.mapsel.server.apps.BenchViews.PairsView;
 import org.mapsel.server.apps.BenchViews.ShownView;
 import org.mapsel.server.apps.BenchViews.VariableView;
-import org.mapsel.server.samples.Recorder;
+import org.mapsel.server.samples.LastSamples;
 import org.mapsel.server.services.Operations;
 import org.mapsel.server.services.ServiceViews.OperationView;
 import org.mapsel.server.web.FindingView;
@@ -122,7 +122,7 @@ class Bench {
         new BenchReactions(known, dryRun, formats).all());
   }
 
-  private static CallView call(BenchPage known, Call call, Optional<Recorder.Sample> sample) {
+  private static CallView call(BenchPage known, Call call, Optional<LastSamples.Sample> sample) {
     List<FilledView> filled =
         call.parameters().stream()
             .map(

@@ -58,7 +58,7 @@ import org.mapsel.server.apps.ModelViews.ShapeView;
 import org.mapsel.server.apps.ModelViews.TypeBrief;
 import org.mapsel.server.apps.ModelViews.TypeView;
 import org.mapsel.server.apps.ModelViews.UseView;
-import org.mapsel.server.samples.Recorder;
+import org.mapsel.server.samples.LastSamples;
 import org.mapsel.server.services.Workspace;
 import org.mapsel.server.web.FindingView;
 import org.mapsel.server.web.Problem;
@@ -76,12 +76,12 @@ class ModelPlace {
 
   private final Apps apps;
   private final Workspace workspace;
-  private final Recorder recorder;
+  private final LastSamples samples;
 
-  ModelPlace(Apps apps, Workspace workspace, Recorder recorder) {
+  ModelPlace(Apps apps, Workspace workspace, LastSamples samples) {
     this.apps = apps;
     this.workspace = workspace;
-    this.recorder = recorder;
+    this.samples = samples;
   }
 
   ModelView view(String appId) {
@@ -111,7 +111,7 @@ class ModelPlace {
     if (!request.code().startsWith(request.rows()) || !request.words().startsWith(request.rows())) {
       throw Problem.missing("APP_ITEM_MISSING", "item", request.rows().toString());
     }
-    Recorder.Sample sample = recorder.sample(request.service(), service, operation);
+    LastSamples.Sample sample = samples.sample(request.service(), service, operation);
     CodesOfRows found =
         CodesOfRows.of(
             sample.answer(),
@@ -267,7 +267,7 @@ class ModelPlace {
   }
 
   private void records(ShapeRef shape, Service service, Operation operation, List<Value> records) {
-    Recorder.Sample sample = recorder.sample(shape.service(), service, operation);
+    LastSamples.Sample sample = samples.sample(shape.service(), service, operation);
     records(shape, service.shapes(), operation.output(), sample.answer(), records);
     records(shape, service.shapes(), operation.input(), sample.parameters(), records);
   }

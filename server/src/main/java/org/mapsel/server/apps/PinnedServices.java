@@ -5,7 +5,7 @@ import org.mapsel.core.page.ServiceLookup;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.value.Value;
-import org.mapsel.server.samples.Recorder;
+import org.mapsel.server.samples.LastSamples;
 import org.mapsel.server.services.Editions;
 import org.mapsel.server.services.Workspace;
 import org.springframework.stereotype.Component;
@@ -16,12 +16,12 @@ public class PinnedServices implements ServiceLookup {
 
   private final Editions editions;
   private final Workspace workspace;
-  private final Recorder recorder;
+  private final LastSamples samples;
 
-  PinnedServices(Editions editions, Workspace workspace, Recorder recorder) {
+  PinnedServices(Editions editions, Workspace workspace, LastSamples samples) {
     this.editions = editions;
     this.workspace = workspace;
-    this.recorder = recorder;
+    this.samples = samples;
   }
 
   @Override
@@ -31,7 +31,7 @@ public class PinnedServices implements ServiceLookup {
 
   @Override
   public Value answered(String service, OperationId operation) {
-    return recorder.lastAnswer(service, operation);
+    return samples.lastAnswer(service, operation);
   }
 
   @Override
@@ -41,6 +41,6 @@ public class PinnedServices implements ServiceLookup {
 
   @Override
   public long answers() {
-    return recorder.lastRecordedAt();
+    return samples.lastRecordedAt();
   }
 }

@@ -26,6 +26,7 @@ import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.shape.ValueType;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
+import org.mapsel.server.samples.LastSamples;
 import org.mapsel.server.samples.Recorder;
 import org.springframework.stereotype.Component;
 
@@ -36,16 +37,16 @@ public class SampleState {
   /** From how many pages before this one something is handed on. */
   private static final int FARTHEST = 2;
 
-  private final Recorder recorder;
+  private final LastSamples last;
   private final Clock clock;
 
-  SampleState(Recorder recorder, Clock clock) {
-    this.recorder = recorder;
+  SampleState(LastSamples last, Clock clock) {
+    this.last = last;
     this.clock = clock;
   }
 
   /** A state, and where the answer of each call comes from. */
-  public record Sampled(PageState state, Map<CallId, Recorder.Sample> samples) {}
+  public record Sampled(PageState state, Map<CallId, LastSamples.Sample> samples) {}
 
   /**
    * @param checked the app, with its pages made ready
@@ -58,14 +59,14 @@ public class SampleState {
     PageReach reach = new PageReach(checked.app(), page, services);
     Map<PartId, Value> inputs = new HashMap<>();
     Map<CallId, PageState.Answer> answers = new HashMap<>();
-    Map<CallId, Recorder.Sample> samples = new LinkedHashMap<>();
+    Map<CallId, LastSamples.Sample> samples = new LinkedHashMap<>();
     for (Call call : page.calls()) {
       reach
           .pinned(call.id())
           .ifPresent(
               pinned -> {
-                Recorder.Sample sample =
-                    recorder.sample(call.service(), pinned.service(), pinned.operation());
+                LastSamples.Sample sample =
+                    last.sample(call.service(), pinned.service(), pinned.operation());
                 samples.put(call.id(), sample);
                 if (sample.failure().isPresent()) {
                   answers.put(call.id(), new PageState.Answer.Failed(sample.failure().get()));
@@ -132,7 +133,7 @@ public class SampleState {
   }
 
   /** What was sent last stands in the inputs that fill it. */
-  private static Map<PartId, Value> typed(Call call, Recorder.Sample sample) {
+  private static Map<PartId, Value> typed(Call call, LastSamples.Sample sample) {
     Map<PartId, Value> typed = new HashMap<>();
     for (Call.Parameter parameter : call.parameters()) {
       Value value = sample.parameters().at(parameter.path());

@@ -20,6 +20,7 @@ import org.mapsel.server.checks.LoggedViews.SentAgain;
 import org.mapsel.server.checks.LoggedViews.ShownAgain;
 import org.mapsel.server.checks.SampleViews.DeviationView;
 import org.mapsel.server.checks.SampleViews.SamplesView;
+import org.mapsel.server.samples.LoggedMessages;
 import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.samples.SampleStore;
 import org.mapsel.server.web.FindingView;
@@ -44,12 +45,18 @@ class LoggedExchanges {
           Optional.empty());
 
   private final Recorder recorder;
+  private final LoggedMessages messages;
   private final KnownOperations operations;
   private final SampleStore store;
   private final Samples samples;
 
   LoggedExchanges(
-      Recorder recorder, KnownOperations operations, SampleStore store, Samples samples) {
+      Recorder recorder,
+      LoggedMessages messages,
+      KnownOperations operations,
+      SampleStore store,
+      Samples samples) {
+    this.messages = messages;
     this.recorder = recorder;
     this.operations = operations;
     this.store = store;
@@ -57,7 +64,7 @@ class LoggedExchanges {
   }
 
   /** An exchange, with the operation that it was of. */
-  private record Read(Recorder.Logged logged, Known known) {
+  private record Read(LoggedMessages.Exchanged logged, Known known) {
 
     RecordValue parameters() {
       return IncomingRequest.of(logged.request())
@@ -100,8 +107,8 @@ class LoggedExchanges {
   }
 
   private Read read(String exchange) {
-    Recorder.Logged logged =
-        recorder.logged(exchange).orElseThrow(() -> Problem.missing("SERVER_EXCHANGE_MISSING"));
+    LoggedMessages.Exchanged logged =
+        messages.find(exchange).orElseThrow(() -> Problem.missing("SERVER_EXCHANGE_MISSING"));
     return new Read(logged, operations.get(logged.service(), logged.operation()));
   }
 

@@ -20,6 +20,7 @@ import org.mapsel.server.apps.PageWords;
 import org.mapsel.server.runs.RunViews.SimulationView;
 import org.mapsel.server.runs.RunViews.TracedCall;
 import org.mapsel.server.runs.RunViews.TracedParameter;
+import org.mapsel.server.samples.LastSamples;
 import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.samples.Simulation;
 import org.mapsel.server.web.FindingView;
@@ -31,8 +32,10 @@ import org.springframework.stereotype.Component;
 class PageCalls {
 
   private final Recorder recorder;
+  private final LastSamples last;
 
-  PageCalls(Recorder recorder) {
+  PageCalls(Recorder recorder, LastSamples last) {
+    this.last = last;
     this.recorder = recorder;
   }
 
@@ -73,7 +76,7 @@ class PageCalls {
       boolean real =
           wanted.get(i).look() == Simulation.NONE || wanted.get(i).look() == Simulation.SLOW;
       if (running.builder() && real && one.sent().isPresent()) {
-        recorder.keepLast(
+        last.keep(
             wanted.get(i).serviceId(),
             wanted.get(i).service(),
             wanted.get(i).operation(),

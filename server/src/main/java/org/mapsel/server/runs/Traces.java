@@ -30,7 +30,7 @@ import org.mapsel.server.runs.RunViews.MarkView;
 import org.mapsel.server.runs.RunViews.OriginView;
 import org.mapsel.server.runs.RunViews.SeenView;
 import org.mapsel.server.runs.RunViews.ShownAtView;
-import org.mapsel.server.samples.LoggedAnswers;
+import org.mapsel.server.samples.LoggedMessages;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
 
@@ -50,7 +50,7 @@ class Traces {
   private final OpenPages pages;
   private final RunStore store;
   private final RunStates states;
-  private final LoggedAnswers answers;
+  private final LoggedMessages messages;
   private final Entry entry;
   private final Clock clock;
 
@@ -58,13 +58,13 @@ class Traces {
       OpenPages pages,
       RunStore store,
       RunStates states,
-      LoggedAnswers answers,
+      LoggedMessages messages,
       Entry entry,
       Clock clock) {
     this.states = states;
     this.pages = pages;
     this.store = store;
-    this.answers = answers;
+    this.messages = messages;
     this.entry = entry;
     this.clock = clock;
   }
@@ -125,7 +125,7 @@ class Traces {
         place,
         exchange.orElse(null),
         exchange
-            .flatMap(answers::find)
+            .flatMap(messages::shown)
             .flatMap(logged -> mark(seen, in.call(), place, logged))
             .orElse(null));
   }
@@ -138,7 +138,7 @@ class Traces {
   }
 
   private Optional<MarkView> mark(
-      Seen seen, CallId call, FieldPath place, LoggedAnswers.Logged logged) {
+      Seen seen, CallId call, FieldPath place, LoggedMessages.Shown logged) {
     return marks(seen, call, logged)
         .flatMap(marks -> marks.of(place))
         .map(
@@ -152,7 +152,7 @@ class Traces {
             });
   }
 
-  private static Optional<MessageMarks> marks(Seen seen, CallId id, LoggedAnswers.Logged logged) {
+  private static Optional<MessageMarks> marks(Seen seen, CallId id, LoggedMessages.Shown logged) {
     Call call = seen.running().page().call(id).orElseThrow();
     return seen.running()
         .reach()
@@ -161,7 +161,7 @@ class Traces {
   }
 
   private static Function<String, Optional<RecordValue>> reader(
-      Call call, ServiceLookup.Pinned pinned, LoggedAnswers.Logged logged) {
+      Call call, ServiceLookup.Pinned pinned, LoggedMessages.Shown logged) {
     return text ->
         pinned
             .operation()
@@ -189,8 +189,8 @@ class Traces {
     Optional<FieldPath> place =
         call.flatMap(
             one ->
-                answers
-                    .find(exchange)
+                messages
+                    .shown(exchange)
                     .flatMap(logged -> marks(seen, one, logged))
                     .flatMap(marks -> marks.at(at)));
     return place

@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -14,35 +13,23 @@ import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.call.CallResult;
 import org.mapsel.core.call.Caller;
-import org.mapsel.core.call.GivenAnswers;
 import org.mapsel.core.call.Question;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
-import org.mapsel.core.finding.Outcome;
-import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Access;
-import org.mapsel.core.message.Answer;
-import org.mapsel.core.message.Request;
-import org.mapsel.core.message.Response;
-import org.mapsel.core.message.http.FirstValues;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
-import org.mapsel.core.ref.OperationId;
-import org.mapsel.core.sample.SampleMaker;
-import org.mapsel.core.sample.SampleMaker.Extent;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.value.RecordValue;
-import org.mapsel.core.value.Value;
 import org.mapsel.server.environments.Environment;
 import org.mapsel.server.environments.Environments;
 import org.mapsel.server.outgoing.OutgoingHttp;
 import org.mapsel.server.outgoing.Stamps;
 import org.mapsel.server.secrets.Accesses;
 import org.springframework.stereotype.Component;
-import tools.jackson.databind.JsonNode;
 
-/** Makes calls and keeps what went over the wire; gives samples, recorded, given or made up. */
+/** Makes calls and keeps what went over the wire. */
 @Component
 public class Recorder {
 
@@ -53,78 +40,26 @@ public class Recorder {
   public record Sent(
       String exchange, @Nullable Integer status, long tookMillis, OffsetDateTime startedAt) {}
 
-  /**
-   * Values of an operation to show before anything is sent.
-   *
-   * @param failure what came back instead of an answer, in words
-   */
-  public record Sample(
-      Origin origin,
-      RecordValue parameters,
-      Value answer,
-      Optional<Sent> sent,
-      Optional<String> failure) {
-
-    Sample(Origin origin, RecordValue parameters, Value answer, Optional<Sent> sent) {
-      this(origin, parameters, answer, sent, Optional.empty());
-    }
-
-    /** Whether a service has answered this, be it to somebody else. */
-    public boolean isKnown() {
-      return origin != Origin.GENERATED;
-    }
-  }
-
-  /** Where an answer comes from: a call from here, one that failed, a given one, or nowhere. */
-  public enum Origin {
-    RECORDED,
-    FAILED,
-    GIVEN,
-    GENERATED;
-
-    public String label() {
-      return name().toLowerCase(Locale.ROOT);
-    }
-  }
-
-  /**
-   * What a service answered once.
-   *
-   * @param mediaType empty if it was not said
-   * @param whole whether all of the body was kept
-   */
-  public record Answered(
-      String service, String operation, int status, String mediaType, String body, boolean whole) {}
-
   private final ExchangeStore exchanges;
-  private final SampleStore samples;
   private final Accesses accesses;
   private final Environments environments;
   private final OutgoingHttp http;
   private final Caller caller;
   private final Replay replay;
   private final Stamps stamps;
-  private final EditionSamples inEdition;
-  private final KnownEditions editions;
 
   Recorder(
       ExchangeStore exchanges,
-      SampleStore samples,
       Accesses accesses,
       Environments environments,
       OutgoingHttp http,
       Replay replay,
-      Stamps stamps,
-      EditionSamples inEdition,
-      KnownEditions editions) {
-    this.inEdition = inEdition;
-    this.editions = editions;
+      Stamps stamps) {
     this.replay = replay;
     this.stamps = stamps;
     this.accesses = accesses;
     this.environments = environments;
     this.exchanges = exchanges;
-    this.samples = samples;
     this.http = http;
     this.caller = new Caller(http, stamps);
   }
@@ -265,173 +200,5 @@ public class Recorder {
         exchange.response().map(response -> response.status()).orElse(null),
         exchange.took().toMillis(),
         exchange.started().atOffset(ZoneOffset.UTC));
-  }
-
-  /** Keeps what was sent last, and what was answered if it was an answer. */
-  public void keepLast(
-      String serviceId,
-      Service service,
-      Operation operation,
-      JsonNode parameters,
-      Recorded recorded) {
-    Optional<JsonNode> answer =
-        recorded
-            .result()
-            .answer()
-            .filter(Answer.Returned.class::isInstance)
-            .map(given -> ValueJson.write(((Answer.Returned) given).value()));
-    samples.put(
-        serviceId,
-        operation.id().text(),
-        SampleStore.LAST,
-        new SampleStore.Kept(
-            parameters,
-            answer,
-            recorded.sent().map(Sent::exchange),
-            Optional.empty(),
-            editions.idOf(service)));
-  }
-
-  /**
-   * What was sent and answered last; as long as nothing was, the answer that came with the
-   * description, or one that is made up from it.
-   */
-  public Sample sample(String serviceId, Service service, Operation operation) {
-    Optional<SampleStore.Kept> kept =
-        samples
-            .find(serviceId, operation.id().text(), SampleStore.LAST)
-            .map(known -> inEdition.in(serviceId, service, operation, known));
-    RecordValue parameters =
-        kept.map(
-                known ->
-                    ValueJson.readRecord(known.parameters(), service.shapes(), operation.input()))
-            .orElseGet(() -> FirstValues.of(service, operation, Extent.REQUIRED));
-    Optional<SampleStore.Failure> failure = kept.flatMap(SampleStore.Kept::failure);
-    if (failure.isPresent()) {
-      return new Sample(
-          Origin.FAILED,
-          parameters,
-          RecordValue.empty(),
-          Optional.empty(),
-          failure.map(SampleStore.Failure::reason));
-    }
-    Optional<JsonNode> recorded = kept.flatMap(SampleStore.Kept::answer);
-    if (recorded.isPresent()) {
-      Optional<Sent> sent =
-          kept.flatMap(SampleStore.Kept::exchange)
-              .flatMap(exchanges::find)
-              .map(
-                  exchange ->
-                      new Sent(
-                          exchange.id(),
-                          exchange.status().orElse(null),
-                          exchange.tookMillis(),
-                          exchange.startedAt()));
-      Value answer =
-          ValueJson.typed(ValueJson.read(recorded.get()), service.shapes(), operation.output());
-      return new Sample(Origin.RECORDED, parameters, answer, sent);
-    }
-    Optional<RecordValue> given = GivenAnswers.of(service, operation);
-    Value answer =
-        given.isPresent()
-            ? given.get()
-            : SampleMaker.make(service.shapes(), operation.output(), Extent.EVERYTHING);
-    return new Sample(
-        given.isPresent() ? Origin.GIVEN : Origin.GENERATED, parameters, answer, Optional.empty());
-  }
-
-  /** When an answer was kept last, of whatever operation; another number for another answer. */
-  public long lastRecordedAt() {
-    return samples.lastRecordedAt();
-  }
-
-  /** What an operation answered last; absent if it never did. */
-  public Value lastAnswer(String serviceId, OperationId operation) {
-    return samples
-        .find(serviceId, operation.text(), SampleStore.LAST)
-        .flatMap(SampleStore.Kept::answer)
-        .map(ValueJson::read)
-        .orElse(Value.ABSENT);
-  }
-
-  /**
-   * An exchange as it is kept: every secret hidden, long bodies cut.
-   *
-   * @param whole whether all of both bodies was kept
-   */
-  public record Logged(
-      String service,
-      String operation,
-      Request request,
-      Optional<Response> response,
-      boolean whole) {}
-
-  /** An exchange of the log. */
-  public Optional<Logged> logged(String exchange) {
-    return exchanges
-        .find(exchange)
-        .map(
-            kept ->
-                new Logged(
-                    kept.service(),
-                    kept.operation(),
-                    new Request(
-                        kept.method(), kept.address(), kept.requestHeaders(), kept.requestBody()),
-                    kept.status()
-                        .map(
-                            status ->
-                                new Response(status, kept.responseHeaders(), kept.responseBody())),
-                    kept.requestBody().length < ExchangeStore.MAX_BODY
-                        && kept.responseBytes() <= kept.responseBody().length));
-  }
-
-  /** What was answered in an exchange; nothing if there is none, or nobody answered. */
-  public Optional<Answered> answered(String exchange) {
-    return exchanges
-        .find(exchange)
-        .filter(kept -> kept.status().isPresent())
-        .map(
-            kept ->
-                new Answered(
-                    kept.service(),
-                    kept.operation(),
-                    kept.status().get(),
-                    kept.responseHeaders().entrySet().stream()
-                        .filter(header -> header.getKey().equalsIgnoreCase("content-type"))
-                        .flatMap(header -> header.getValue().stream())
-                        .findFirst()
-                        .orElse(""),
-                    BodyText.of(kept),
-                    kept.responseBytes() <= kept.responseBody().length));
-  }
-
-  /** Reads what was answered last once more, because more is known of what comes back. */
-  public void rereadLast(String serviceId, Service service, Operation operation) {
-    Optional<SampleStore.Kept> last =
-        samples.find(serviceId, operation.id().text(), SampleStore.LAST);
-    Optional<ExchangeStore.Kept> exchange =
-        last.flatMap(SampleStore.Kept::exchange).flatMap(exchanges::find);
-    if (exchange.isEmpty() || exchange.get().status().isEmpty() || operation.wires().isEmpty()) {
-      return;
-    }
-    Response response =
-        new Response(
-            exchange.get().status().get(),
-            exchange.get().responseHeaders(),
-            exchange.get().responseBody());
-    Outcome<Answer> read =
-        Caller.answer(service, operation, operation.wires().get(0), response, Set.of());
-    if (read.value().isPresent() && read.get() instanceof Answer.Returned returned) {
-      samples.put(
-          serviceId,
-          operation.id().text(),
-          SampleStore.LAST,
-          new SampleStore.Kept(
-              inEdition.in(serviceId, service, operation, last.get()).parameters(),
-              Optional.of(ValueJson.write(returned.value())),
-              last.get().exchange(),
-              Optional.empty(),
-              editions.idOf(service)));
-    }
   }
 }

@@ -13,7 +13,8 @@ import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
-import org.mapsel.server.samples.Recorder;
+import org.mapsel.server.samples.LastSamples;
+import org.mapsel.server.samples.LoggedMessages;
 import org.mapsel.server.services.Editions.Edition;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Component;
@@ -26,12 +27,14 @@ class Learning {
 
   private final Workspace workspace;
   private final Editions editions;
-  private final Recorder recorder;
+  private final LoggedMessages messages;
+  private final LastSamples last;
 
-  Learning(Workspace workspace, Editions editions, Recorder recorder) {
+  Learning(Workspace workspace, Editions editions, LoggedMessages messages, LastSamples last) {
     this.workspace = workspace;
     this.editions = editions;
-    this.recorder = recorder;
+    this.messages = messages;
+    this.last = last;
   }
 
   /** Whether a service is known by samples only. */
@@ -42,8 +45,8 @@ class Learning {
   /** Adds the answer of an exchange to the samples; one that is known already changes nothing. */
   void learn(String serviceId, String operationId, String exchange) {
     Sampled sampled = sampled(serviceId, operationId);
-    Recorder.Answered answered =
-        recorder
+    LoggedMessages.Answered answered =
+        messages
             .answered(exchange)
             .filter(one -> one.service().equals(serviceId) && one.operation().equals(operationId))
             .orElseThrow(() -> Problem.missing("SERVER_EXCHANGE_MISSING"));
@@ -59,8 +62,7 @@ class Learning {
         .ifPresent(
             wider -> {
               Service service = read(serviceId, sampled, wider);
-              recorder.rereadLast(
-                  serviceId, service, service.getOperation(sampled.operation().id()));
+              last.reread(serviceId, service, service.getOperation(sampled.operation().id()));
             });
   }
 

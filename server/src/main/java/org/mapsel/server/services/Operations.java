@@ -21,6 +21,7 @@ import org.mapsel.core.service.Fault;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.value.Value;
+import org.mapsel.server.samples.LastSamples;
 import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.services.ServiceViews.CutView;
 import org.mapsel.server.services.ServiceViews.EndpointView;
@@ -46,9 +47,16 @@ public class Operations {
   private final Workspace workspace;
   private final Editions editions;
   private final Recorder recorder;
+  private final LastSamples last;
   private final Learning learning;
 
-  Operations(Workspace workspace, Editions editions, Recorder recorder, Learning learning) {
+  Operations(
+      Workspace workspace,
+      Editions editions,
+      Recorder recorder,
+      LastSamples last,
+      Learning learning) {
+    this.last = last;
     this.workspace = workspace;
     this.editions = editions;
     this.recorder = recorder;
@@ -85,7 +93,7 @@ public class Operations {
         Describe.endpoints(service).stream()
             .filter(endpoint -> operation.wire(new EndpointId(endpoint.id())).isPresent())
             .toList();
-    Recorder.Sample sample = recorder.sample(serviceId, service, operation);
+    LastSamples.Sample sample = last.sample(serviceId, service, operation);
     Value known = sample.isKnown() ? sample.answer() : Value.ABSENT;
     boolean learns = learning.isPossible(kept);
     // Where answers are learnt for good, fields get their places by that.
@@ -138,7 +146,7 @@ public class Operations {
 
   /** Those that lead to an operation which was taken in too. */
   private List<LinkView> links(
-      ServiceStore.Kept kept, Service service, Operation operation, Recorder.Sample sample) {
+      ServiceStore.Kept kept, Service service, Operation operation, LastSamples.Sample sample) {
     if (!sample.isKnown() || operation.links().isEmpty()) {
       return List.of();
     }
@@ -187,7 +195,7 @@ public class Operations {
                 ValueJson.readRecord(request.parameters()),
                 Set.of()));
     if (recorded.sent().isPresent()) {
-      recorder.keepLast(serviceId, service, operation, request.parameters(), recorded);
+      last.keep(serviceId, service, operation, request.parameters(), recorded);
     }
     Optional<Answer> answer = recorded.result().answer();
     Trimmed value =
