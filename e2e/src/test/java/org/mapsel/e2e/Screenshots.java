@@ -117,7 +117,8 @@ public final class Screenshots {
 
   private void pages(Page page) {
     page.navigate(product.address() + "/apps");
-    assertThat(page.locator("section[aria-label='Tide watch'] svg path[class*=MuiLine]")).isAttached();
+    assertThat(page.locator("section[aria-label='Tide watch'] svg path[class*=MuiLine]"))
+        .isAttached();
     take(page, "7-pages");
   }
 

@@ -41,10 +41,20 @@ class AppStore {
    */
   private record State(String app, long number, Instant madeAt) {}
 
-  private static final int REMEMBERED = 128;
+  /** How many characters of apps are remembered as read, which takes some times as many bytes. */
+  private static final long REMEMBERED = Runtime.getRuntime().maxMemory() / 100;
+
+  /**
+   * @param length of its text
+   */
+  private record Read(App app, int length) {}
 
   /** Apps by their states, which never change: most of what happens only looks at them. */
-  private final Cache<State, App> contents = Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+  private final Cache<State, Read> contents =
+      Caffeine.newBuilder()
+          .maximumWeight(REMEMBERED)
+          .weigher((State state, Read read) -> read.length())
+          .build();
 
   private final DSLContext sql;
   private final JsonMapper json;
@@ -215,17 +225,21 @@ class AppStore {
   }
 
   private App app(Record head) {
-    return contents.get(
+    State state =
         new State(
-            head.get(APP.ID), head.get(REVISION.NUMBER), head.get(REVISION.MADE_AT).toInstant()),
-        this::read);
+            head.get(APP.ID), head.get(REVISION.NUMBER), head.get(REVISION.MADE_AT).toInstant());
+    return contents.get(state, this::read).app();
   }
 
-  private App read(State state) {
+  private Read read(State state) {
     return sql.select(REVISION.CONTENT)
         .from(REVISION)
         .where(REVISION.APP_ID.eq(state.app()))
         .and(REVISION.NUMBER.eq(state.number()))
-        .fetchSingle(row -> AppContent.read(json, row.value1().data()));
+        .fetchSingle(
+            row -> {
+              String text = row.value1().data();
+              return new Read(AppContent.read(json, text), text.length());
+            });
   }
 }

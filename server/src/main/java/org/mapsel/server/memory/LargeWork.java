@@ -3,6 +3,7 @@ package org.mapsel.server.memory;
 import java.time.Duration;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.server.web.Problem;
 import org.springframework.beans.factory.annotation.Value;
@@ -148,6 +149,23 @@ public final class LargeWork {
   public void makeRoomFor(long bytes) {
     if (!hasRoomFor(bytes)) {
       throw Problem.busy("SERVER_TOO_MUCH_AT_ONCE");
+    }
+  }
+
+  /**
+   * Waits for room for what is held only meanwhile, because a cache counts what comes of it.
+   *
+   * @throws Problem that says that the server is busy
+   */
+  public <T extends @Nullable Object> T reading(long bytes, Supplier<T> reader) {
+    Room room = room();
+    if (!room.resize(bytes)) {
+      throw Problem.busy("SERVER_TOO_MUCH_AT_ONCE");
+    }
+    try {
+      return reader.get();
+    } finally {
+      room.resize(0);
     }
   }
 

@@ -32,6 +32,9 @@ import org.mapsel.core.message.Access.Login;
 /** Makes HTTP clients for the ways in which endpoints are reached. */
 final class Clients {
 
+  /** A connection that nobody used for so long is closed. */
+  private static final TimeValue IDLE = TimeValue.ofSeconds(30);
+
   private Clients() {}
 
   /** A client that follows no redirect, keeps no cookie and tries nothing twice. */
@@ -63,6 +66,10 @@ final class Clients {
                     .setMaxConnPerRoute(settings.connectionsPerHost())
                     .setMaxConnTotal(settings.connectionsPerHost() * 100)
                     .build());
+    if (access.equals(Access.NONE)) {
+      // That one lives as long as the server; all others are closed when they were used.
+      builder.evictExpiredConnections().evictIdleConnections(IDLE);
+    }
     BasicCredentialsProvider credentials = new BasicCredentialsProvider();
     if (access.login() instanceof Login.Digest digest) {
       credentials.setCredentials(

@@ -64,11 +64,12 @@ class RunStates {
   }
 
   private Read read(Running running, long bytes) {
-    work.makeRoomFor(bytes);
-    return new Read(
-        StateJson.read(store.state(running.id()).orElseThrow(Runs::over), running.reach()),
-        running.plan(),
-        bytes);
+    PageState state =
+        work.reading(
+            bytes,
+            () ->
+                StateJson.read(store.state(running.id()).orElseThrow(Runs::over), running.reach()));
+    return new Read(state, running.plan(), bytes);
   }
 
   /**

@@ -111,7 +111,10 @@ public class Editions implements KnownEditions {
   }
 
   private @Nullable Edition load(String id) {
-    work.makeRoomFor(store.size(id));
+    return work.reading(store.size(id), () -> read(id));
+  }
+
+  private @Nullable Edition read(String id) {
     List<SourceText> documents = store.documents(id);
     if (documents.isEmpty()) {
       return null;

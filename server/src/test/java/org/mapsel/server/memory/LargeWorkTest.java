@@ -95,6 +95,14 @@ class LargeWorkTest {
   }
 
   @Test
+  void whatIsOnlyReadIsHeldNoLonger() {
+    LargeWork.Share share = work.begin();
+    assertThat(work.reading(4 * MB, () -> othersHaveRoomFor(MB))).isFalse();
+    assertThat(othersHaveRoomFor(4 * MB)).isTrue();
+    share.end();
+  }
+
+  @Test
   void threadsHoldForTheWorkThatBeganThem() throws InterruptedException {
     LargeWork.Share share = work.begin();
     Thread.ofVirtual().start(() -> work.makeRoomFor(3 * MB)).join();

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.start.PageStarter;
@@ -30,7 +31,7 @@ import org.mapsel.core.service.Service;
 public final class ChoiceOffers {
 
   /** More operations than these are not looked through. */
-  private static final int MOST_OPERATIONS = 1_000;
+  private static final int MOST_OPERATIONS = 300;
 
   /** Nobody reads through more. */
   private static final int MOST = 30;
@@ -83,23 +84,26 @@ public final class ChoiceOffers {
     if (wanted.isEmpty()) {
       return List.of();
     }
-    List<ChoiceOffer> offers = new ArrayList<>();
-    int looked = 0;
-    for (Candidate candidate : candidates) {
-      for (OperationId id : candidate.taken()) {
-        Optional<Operation> operation = candidate.service().findOperation(id);
-        if (operation.isPresent() && operation.get().effect() == Effect.READS) {
-          if (looked++ == MOST_OPERATIONS) {
-            break;
-          }
-          offer(wanted.get(), candidate, operation.get()).ifPresent(offers::add);
-        }
-      }
-    }
-    return offers.stream()
-        .sorted(Comparator.comparingDouble(ChoiceOffer::score).reversed())
+    return candidates.stream()
+        .flatMap(candidate -> reading(candidate).map(one -> new Asked(candidate, one)))
+        .limit(MOST_OPERATIONS)
+        .flatMap(asked -> offer(wanted.get(), asked.candidate(), asked.operation()).stream())
+        .sorted(
+            Comparator.comparingDouble(ChoiceOffer::score)
+                .reversed()
+                .thenComparing(offer -> offer.operation().text()))
         .limit(MOST)
         .toList();
+  }
+
+  /** An operation of a service. */
+  private record Asked(Candidate candidate, Operation operation) {}
+
+  /** What may be called without changing anything. */
+  private static Stream<Operation> reading(Candidate candidate) {
+    return candidate.taken().stream()
+        .flatMap(id -> candidate.service().findOperation(id).stream())
+        .filter(operation -> operation.effect() == Effect.READS);
   }
 
   private Optional<PairingField> wanted(PartId input) {
