@@ -74,7 +74,7 @@ public final class Screenshots {
   private void intake(Page page) {
     page.getByLabel("Address or text of a description").fill(product.standIns().berthing());
     press(page, "Read");
-    assertThat(page.getByRole(AriaRole.TABLE)).isVisible();
+    assertThat(page.getByText("reservation*, priority*")).isVisible();
     take(page, "2-intake");
   }
 

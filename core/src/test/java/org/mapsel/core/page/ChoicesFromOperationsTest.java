@@ -42,6 +42,7 @@ class ChoicesFromOperationsTest {
     Set<OperationId> taken =
         CALLS.operations().stream().map(Operation::id).collect(Collectors.toSet());
     return new ChoiceOffers(
+            bench.app().model(),
             bench.page(),
             new PageReach(bench.app(), bench.page(), bench.lookup()),
             Lexicon.shipped(),

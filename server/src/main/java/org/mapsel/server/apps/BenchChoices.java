@@ -53,7 +53,7 @@ class BenchChoices {
             candidates.add(
                 new ChoiceOffers.Candidate(id, known.service(), known.callable().taken())));
     PageReach reach = new PageReach(app, page, apps.services());
-    return new ChoiceOffers(page, reach, vocabulary.lexicon(), seen)
+    return new ChoiceOffers(app.model(), page, reach, vocabulary.lexicon(), seen)
         .of(input, candidates).stream()
             .map(offer -> view(offer, services.get(offer.service())))
             .toList();

@@ -13,14 +13,18 @@ import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 
-/** What of a row tells it apart, and what people read of it. */
-record RowFields(FieldPath key, FieldPath title) {
+/**
+ * What of a row tells it apart, and what people read of it.
+ *
+ * @param title the key where nothing looks like a name
+ */
+public record RowFields(FieldPath key, FieldPath title) {
 
   private static final List<String> KEYS = List.of("id", "code", "key", "number", "no");
   private static final List<String> TITLES = List.of("name", "title", "label", "description");
 
   /** What the model says, else what the description says, else what the names tell. */
-  static RowFields of(Model model, Shapes shapes, ShapeRef row) {
+  public static RowFields of(Model model, Shapes shapes, ShapeRef row) {
     List<FieldTree.Row> fields =
         FieldTree.rows(shapes, row.shape(), FieldTree.Limit.SCREEN).stream()
             .filter(one -> one.path().length() == 1 && one.shape() instanceof Shape.Scalar)

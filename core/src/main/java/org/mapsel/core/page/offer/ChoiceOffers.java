@@ -3,11 +3,13 @@ package org.mapsel.core.page.offer;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import org.mapsel.core.model.Model;
+import org.mapsel.core.model.ShapeRef;
 import org.mapsel.core.page.Page;
+import org.mapsel.core.page.edit.RowFields;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.start.PageStarter;
 import org.mapsel.core.pairing.Lexicon;
@@ -23,6 +25,7 @@ import org.mapsel.core.service.Effect;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.ValueType;
 
 /**
  * Finds operations that give lists of what an input asks for, so that people can choose it instead
@@ -38,8 +41,6 @@ public final class ChoiceOffers {
 
   /** A row with more fields than these is looked at as far as these. */
   private static final int MOST_FIELDS = 200;
-
-  private static final List<String> TITLES = List.of("name", "title", "label", "description");
 
   /**
    * A service that may be asked.
@@ -66,12 +67,14 @@ public final class ChoiceOffers {
       double score,
       List<String> reasons) {}
 
+  private final Model model;
   private final Page page;
   private final PageReach reach;
   private final Lexicon lexicon;
   private final SeenSamples seen;
 
-  public ChoiceOffers(Page page, PageReach reach, Lexicon lexicon, SeenSamples seen) {
+  public ChoiceOffers(Model model, Page page, PageReach reach, Lexicon lexicon, SeenSamples seen) {
+    this.model = model;
     this.page = page;
     this.reach = reach;
     this.lexicon = lexicon;
@@ -85,9 +88,9 @@ public final class ChoiceOffers {
       return List.of();
     }
     return candidates.stream()
-        .flatMap(candidate -> reading(candidate).map(one -> new Asked(candidate, one)))
+        .flatMap(candidate -> reading(candidate).map(one -> new Listing(candidate, one)))
         .limit(MOST_OPERATIONS)
-        .flatMap(asked -> offer(wanted.get(), asked.candidate(), asked.operation()).stream())
+        .flatMap(one -> offer(wanted.get(), one.candidate(), one.operation()).stream())
         .sorted(
             Comparator.comparingDouble(ChoiceOffer::score)
                 .reversed()
@@ -97,7 +100,7 @@ public final class ChoiceOffers {
   }
 
   /** An operation of a service. */
-  private record Asked(Candidate candidate, Operation operation) {}
+  private record Listing(Candidate candidate, Operation operation) {}
 
   /** What may be called without changing anything. */
   private static Stream<Operation> reading(Candidate candidate) {
@@ -150,7 +153,7 @@ public final class ChoiceOffers {
     return new Pairer(lexicon)
         .pair(List.of(wanted), fields).pairs().stream()
             .findFirst()
-            .map(pair -> offer(candidate.id(), operation, rows, fields, pair));
+            .map(pair -> offer(candidate, operation, rows, pair));
   }
 
   /** What is only called id or code is told apart by what the list is called. */
@@ -172,33 +175,31 @@ public final class ChoiceOffers {
         field.values());
   }
 
-  private static ChoiceOffer offer(
-      String service,
-      Operation operation,
-      FieldPath rows,
-      List<PairingField> fields,
-      Pairing.Pair pair) {
+  private ChoiceOffer offer(
+      Candidate candidate, Operation operation, FieldPath rows, Pairing.Pair pair) {
     FieldPath value = pair.right().path();
     return new ChoiceOffer(
-        service,
+        candidate.id(),
         operation.id(),
         rows,
         value.below(rows),
-        words(fields, value).below(rows),
+        words(candidate, operation, value).below(rows),
         pair.score(),
         pair.reasons());
   }
 
   /** A name that stands beside the value; the value itself if there is none. */
-  private static FieldPath words(List<PairingField> fields, FieldPath value) {
-    return TITLES.stream()
-        .flatMap(
-            title ->
-                fields.stream()
-                    .map(PairingField::path)
-                    .filter(path -> path.parent().equals(value.parent()))
-                    .filter(path -> path.last().toLowerCase(Locale.ROOT).endsWith(title)))
-        .findFirst()
+  private FieldPath words(Candidate candidate, Operation operation, FieldPath value) {
+    FieldPath record = value.parent();
+    return candidate
+        .service()
+        .shapes()
+        .typeAt(operation.output(), record)
+        .filter(ValueType.Shaped.class::isInstance)
+        .map(ValueType.Shaped.class::cast)
+        .map(type -> RowFields.of(model, type.shapes(), new ShapeRef(candidate.id(), type.shape())))
+        .filter(fields -> !fields.title().equals(fields.key()))
+        .map(fields -> record.then(fields.title()))
         .orElse(value);
   }
 }
