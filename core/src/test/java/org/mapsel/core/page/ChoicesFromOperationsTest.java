@@ -4,11 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.model.Choice;
+import org.mapsel.core.model.FieldRef;
+import org.mapsel.core.model.Overrides;
 import org.mapsel.core.page.edit.ChooseFrom;
+import org.mapsel.core.page.edit.SetModelField;
 import org.mapsel.core.page.offer.ChoiceOffers;
 import org.mapsel.core.page.offer.ChoiceOffers.ChoiceOffer;
 import org.mapsel.core.page.reach.PageReach;
@@ -75,6 +79,31 @@ class ChoicesFromOperationsTest {
               assertThat(offer.value()).isEqualTo(FieldPath.of("vessel", "hullNumber"));
               assertThat(offer.words()).isEqualTo(FieldPath.of("vessel", "vesselName"));
             });
+  }
+
+  @Test
+  void whatPeopleReadIsTheTitleThatTheModelSays() {
+    Operation list = Descriptions.operation(CALLS, "listCalls");
+    FieldRef flag =
+        FieldRef.at("calls", CALLS.shapes(), list.output(), FieldPath.of("calls", "vessel", "flag"))
+            .orElseThrow();
+    bench.start("calls", "listCalls").start("calls", "getPicture");
+    Overrides title =
+        new Overrides(
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.of(true),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty());
+    bench.edit(new SetModelField(flag, Optional.empty(), Optional.empty(), title));
+
+    assertThat(offers().getFirst().words()).isEqualTo(FieldPath.of("vessel", "flag"));
   }
 
   @Test
