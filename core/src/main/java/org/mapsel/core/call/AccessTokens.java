@@ -8,9 +8,7 @@ import java.time.InstantSource;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.ConcurrentHashMap;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
@@ -36,24 +34,32 @@ public final class AccessTokens {
   /** A token that runs out on the way is of no use. */
   private static final Duration MARGIN = Duration.ofSeconds(30);
 
+  /** One whose end is far away or is not said is asked for again after this at the latest. */
+  private static final Duration LONGEST = Duration.ofHours(1);
+
   private final Exchanger exchanger;
   private final InstantSource clock;
-  private final Map<Credentials, Token> tokens = new ConcurrentHashMap<>();
-
-  /** Secrets have no equality of their own, so that none is compared by accident. */
-  private record Credentials(String address, String client, String secret, String scope) {
-
-    static Credentials of(Login.ClientCredentials login) {
-      return new Credentials(
-          login.tokenAddress(), login.client(), login.secret().reveal(), login.scope());
-    }
-  }
+  private final ExpiringStore store;
 
   private record Token(Secret text, Instant until) {}
 
-  public AccessTokens(Exchanger exchanger, InstantSource clock) {
+  /**
+   * @param store keeps the tokens
+   */
+  public AccessTokens(Exchanger exchanger, InstantSource clock, ExpiringStore store) {
     this.exchanger = exchanger;
     this.clock = clock;
+    this.store = store;
+  }
+
+  private static String key(Login.ClientCredentials login) {
+    return String.join(
+        "\n",
+        "token",
+        login.tokenAddress(),
+        login.client(),
+        login.secret().reveal(),
+        login.scope());
   }
 
   /** The access with which requests can be sent: with a token where one has to be fetched. */
@@ -61,12 +67,12 @@ public final class AccessTokens {
     if (!(access.login() instanceof Login.ClientCredentials login)) {
       return Outcome.of(access);
     }
-    Token known = tokens.get(Credentials.of(login));
-    if (known != null && clock.instant().isBefore(known.until())) {
-      return Outcome.of(access.as(new Login.Bearer(known.text())));
+    Optional<String> known = store.find(key(login));
+    if (known.isPresent()) {
+      return Outcome.of(access.as(new Login.Bearer(Secret.of(known.get()))));
     }
     Outcome<Token> fetched = fetch(login, access);
-    fetched.value().ifPresent(token -> keep(login, token));
+    fetched.value().ifPresent(token -> store.put(key(login), token.text().reveal(), token.until()));
     return new Outcome<>(
         fetched.value().map(token -> access.as(new Login.Bearer(token.text()))),
         fetched.findings());
@@ -75,15 +81,9 @@ public final class AccessTokens {
   /** The same with a new token, after the service has refused the one it was sent. */
   Outcome<Access> renewed(Access access) {
     if (access.login() instanceof Login.ClientCredentials login) {
-      tokens.remove(Credentials.of(login));
+      store.remove(key(login));
     }
     return granted(access);
-  }
-
-  private void keep(Login.ClientCredentials login, Token token) {
-    Instant now = clock.instant();
-    tokens.values().removeIf(old -> !now.isBefore(old.until()));
-    tokens.put(Credentials.of(login), token);
   }
 
   private Outcome<Token> fetch(Login.ClientCredentials login, Access access) {
@@ -138,8 +138,9 @@ public final class AccessTokens {
         said.path("access_token").asStringOpt().filter(text -> !text.isBlank());
     if (response.status() == 200 && token.isPresent()) {
       long seconds = said.path("expires_in").asLong(0);
-      Instant until =
-          seconds == 0 ? Instant.MAX : clock.instant().plusSeconds(seconds).minus(MARGIN);
+      Duration holds =
+          seconds <= 0 || seconds > LONGEST.toSeconds() ? LONGEST : Duration.ofSeconds(seconds);
+      Instant until = clock.instant().plus(holds).minus(MARGIN);
       return Outcome.of(new Token(Secret.of(token.get()), until));
     }
     String reason =

@@ -38,12 +38,20 @@ public final class Caller {
   private final Supplier<Stamp> stamps;
   private final Journal journal;
 
+  /** One that remembers what it learns of services as long as it lives. */
   public Caller(Exchanger exchanger, Supplier<Stamp> stamps) {
+    this(exchanger, stamps, new ExpiringMap(() -> stamps.get().now()));
+  }
+
+  /**
+   * @param store keeps what it learns of services
+   */
+  public Caller(Exchanger exchanger, Supplier<Stamp> stamps, ExpiringStore store) {
     this(
         exchanger,
         stamps,
-        new AccessTokens(exchanger, () -> stamps.get().now()),
-        new BatchRefusals(() -> stamps.get().now()),
+        new AccessTokens(exchanger, () -> stamps.get().now(), store),
+        new BatchRefusals(store, () -> stamps.get().now()),
         Journal.NONE);
   }
 

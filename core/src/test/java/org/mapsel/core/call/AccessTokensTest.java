@@ -48,7 +48,8 @@ class AccessTokensTest {
                 now,
                 Duration.ZERO);
           },
-          () -> now);
+          () -> now,
+          new ExpiringMap(() -> now));
 
   private static List<String> headers(Outcome<Access> granted) {
     return AccessHeaders.of(granted.get()).stream().map(Header::value).toList();
@@ -64,9 +65,12 @@ class AccessTokensTest {
     now = now.plusSeconds(2);
     answer = "{\"access_token\":\"t2\"}";
     assertThat(headers(tokens.granted(ACCESS))).containsExactly("Bearer t2");
-    now = now.plus(Duration.ofDays(400));
+    now = now.plus(Duration.ofMinutes(59));
     tokens.granted(ACCESS);
-    assertThat(asked).as("a token without an end holds until it is refused").hasSize(2);
+    assertThat(asked).hasSize(2);
+    now = now.plus(Duration.ofMinutes(1));
+    tokens.granted(ACCESS);
+    assertThat(asked).as("a token without an end holds an hour").hasSize(3);
   }
 
   @Test

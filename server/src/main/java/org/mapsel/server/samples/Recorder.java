@@ -13,6 +13,7 @@ import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.call.CallResult;
 import org.mapsel.core.call.Caller;
+import org.mapsel.core.call.ExpiringStore;
 import org.mapsel.core.call.Question;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
@@ -54,14 +55,15 @@ public class Recorder {
       Environments environments,
       OutgoingHttp http,
       Replay replay,
-      Stamps stamps) {
+      Stamps stamps,
+      ExpiringStore known) {
     this.replay = replay;
     this.stamps = stamps;
     this.accesses = accesses;
     this.environments = environments;
     this.exchanges = exchanges;
     this.http = http;
-    this.caller = new Caller(http, stamps);
+    this.caller = new Caller(http, stamps, known);
   }
 
   /**

@@ -14,6 +14,8 @@ import java.util.Optional;
 import javax.crypto.Cipher;
 import javax.crypto.spec.GCMParameterSpec;
 import javax.crypto.spec.SecretKeySpec;
+import org.apache.commons.codec.digest.HmacAlgorithms;
+import org.apache.commons.codec.digest.HmacUtils;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
@@ -82,6 +84,15 @@ class Vault {
               .doFinal(locked, NONCE_BYTES, locked.length - NONCE_BYTES));
     } catch (GeneralSecurityException e) {
       return Optional.empty();
+    } catch (IOException e) {
+      throw new IllegalStateException("The key of the credentials cannot be read.", e);
+    }
+  }
+
+  /** A hash that cannot be tried out without the key: what is made of secrets is found by it. */
+  String hash(String text) {
+    try {
+      return new HmacUtils(HmacAlgorithms.HMAC_SHA_256, key()).hmacHex(text);
     } catch (IOException e) {
       throw new IllegalStateException("The key of the credentials cannot be read.", e);
     }
