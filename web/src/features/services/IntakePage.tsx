@@ -138,6 +138,10 @@ export function IntakePage() {
           key={reading.data.description.edition}
           intake={reading.data.description}
           access={reading.variables.access}
+          onPlain={(name) => {
+            const { plain = [], ...given } = reading.variables;
+            reading.mutate({ ...given, plain: [...plain, name] });
+          }}
         />
       )}
     </Box>

@@ -17,6 +17,8 @@ export interface Given {
   access?: AccessForm;
   /** Which of several files to read, by its address in the list of them. */
   entry?: string;
+  /** The names of values in a sample that look secret, but are none. */
+  plain?: string[];
 }
 
 /** What it turned out to be. */
@@ -45,9 +47,9 @@ export async function readIntake(
   signal: AbortSignal,
   onProgress: (progress: Progress) => void,
 ): Promise<Found> {
-  const { source, access, files, entry } = given;
+  const { source, access, files, entry, plain = [] } = given;
   if (files.length === 0) {
-    const body = { source, ...(access && { access }) };
+    const body = { source, plain, ...(access && { access }) };
     return follow(
       await unwrap(api.POST('/api/intakes', { body, signal, parseAs: 'stream' })),
       onProgress,
@@ -60,7 +62,7 @@ export async function readIntake(
   return follow(
     await unwrap(
       api.POST('/api/intakes/files', {
-        params: { query: entry === undefined ? {} : { entry } },
+        params: { query: { plain, ...(entry !== undefined && { entry }) } },
         // The generated types know files only as text; the form itself goes out as it is.
         body: { files: [] },
         bodySerializer: () => form,

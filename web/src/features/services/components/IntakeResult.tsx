@@ -58,9 +58,12 @@ function useTake(access: AccessForm | undefined) {
 export function IntakeResult({
   intake,
   access,
+  onPlain,
 }: {
   intake: Intake;
   access: AccessForm | undefined;
+  /** Reads it once more, with the values of a name, which are no secrets. */
+  onPlain: (name: string) => void;
 }) {
   const [ticked, setTicked] = useState(
     () => new Set(intake.operations.length > FEW ? [] : intake.operations.map((one) => one.id)),
@@ -96,6 +99,23 @@ export function IntakeResult({
         </Typography>
       )}
       <FindingList findings={intake.findings} label="Findings in the description" />
+      {intake.leftOut.length > 0 && (
+        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, alignItems: 'center', mb: 1.5 }}>
+          <Typography variant="body2">Is one of them no secret? Read again with</Typography>
+          {intake.leftOut.map((name) => (
+            <Button
+              key={name}
+              size="small"
+              variant="outlined"
+              onClick={() => {
+                onPlain(name);
+              }}
+            >
+              {name}
+            </Button>
+          ))}
+        </Box>
+      )}
       <OperationTable
         edition={intake.edition}
         operations={intake.operations}

@@ -7,9 +7,9 @@ import java.util.Base64;
 import java.util.Deque;
 import java.util.List;
 import java.util.Map;
+import org.mapsel.core.document.AddressSecrets;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.page.App;
-import org.mapsel.core.read.sample.Secrets;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.JsonNodeFactory;
 import tools.jackson.databind.node.ObjectNode;
@@ -38,7 +38,7 @@ final class Descriptions {
 
   /** An address without users and keys: whoever gets the file need not know them. */
   private static String shared(String address) {
-    return Secrets.clean(address).text();
+    return AddressSecrets.without(address);
   }
 
   private static ObjectNode document(SourceText document) {

@@ -2,6 +2,7 @@ package org.mapsel.core.intake;
 
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -9,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.mapsel.core.document.Archive;
@@ -31,6 +33,7 @@ public final class Bundle {
   private final String address;
   private final Map<String, SourceText> documents = new LinkedHashMap<>();
   private final Map<String, SourceText> byFileName = new HashMap<>();
+  private final Set<String> plain = new TreeSet<>(String.CASE_INSENSITIVE_ORDER);
 
   private Bundle(String address, Iterable<SourceText> documents) {
     this.address = address;
@@ -59,6 +62,22 @@ public final class Bundle {
       }
     }
     return Outcome.of(new Bundle(folder, all));
+  }
+
+  /**
+   * The same, with what somebody has said about the secrets in it.
+   *
+   * @param names of values in samples that look secret and are none
+   */
+  public Bundle plain(Collection<String> names) {
+    Bundle said = new Bundle(address, documents.values());
+    said.plain.addAll(names);
+    return said;
+  }
+
+  /** Whether somebody has said that values of a name are no secrets. */
+  boolean isPlain(String name) {
+    return plain.contains(name);
   }
 
   /** Where the bundle itself was found; empty for files that come from nowhere in common. */

@@ -2,8 +2,13 @@ package org.mapsel.core.intake;
 
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import org.mapsel.core.document.AddressSecrets;
 import org.mapsel.core.document.Archive;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
@@ -42,6 +47,9 @@ public final class Intake {
           new OpenApiReader(),
           new SampleReader());
 
+  /** Nobody has said of anything that looks secret that it is none. */
+  private static final Predicate<String> NONE_PLAIN = name -> false;
+
   /** Of so many given together each is read to see which are services of their own. */
   private static final int MAX_TRIED = 50;
 
@@ -62,7 +70,7 @@ public final class Intake {
    */
   public static Outcome<Found> look(SourceText source, Resolver resolver) {
     if (!Archive.is(source)) {
-      return lookAtOne(source, resolver);
+      return lookAtOne(source, resolver, NONE_PLAIN);
     }
     Outcome<Bundle> bundle = Bundle.of(source.address(), List.of(source));
     return bundle.value().isPresent()
@@ -92,7 +100,7 @@ public final class Intake {
   public static Outcome<Found> look(Bundle bundle, String address, Resolver resolver) {
     return bundle
         .find(address)
-        .map(document -> lookAtOne(document, bundle.before(resolver)))
+        .map(document -> lookAtOne(document, bundle.before(resolver), bundle::isPlain))
         .orElseGet(
             () -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address)));
   }
@@ -102,7 +110,7 @@ public final class Intake {
     Resolver inside = bundle.before(resolver);
     List<SourceText> documents = bundle.documents();
     if (documents.size() == 1) {
-      return lookAtOne(documents.get(0), inside);
+      return lookAtOne(documents.get(0), inside, bundle::isPlain);
     }
     List<SourceText> candidates =
         documents.stream().filter(document -> reader(head(document.bytes())).isPresent()).toList();
@@ -114,7 +122,7 @@ public final class Intake {
       roots = callable(roots, inside);
     }
     return roots.size() == 1
-        ? lookAtOne(roots.get(0), inside)
+        ? lookAtOne(roots.get(0), inside, bundle::isPlain)
         : Outcome.of(
             new Catalogue(
                 bundle.address(), roots.stream().map(root -> entry(bundle, root)).toList()));
@@ -126,7 +134,7 @@ public final class Intake {
         roots.stream()
             .filter(
                 root ->
-                    readOne(root, resolver)
+                    readOne(root, resolver, NONE_PLAIN)
                         .value()
                         .filter(read -> !read.service().operations().isEmpty())
                         .isPresent())
@@ -144,7 +152,10 @@ public final class Intake {
     return single(look(source, resolver));
   }
 
-  /** Reads a description from all of its documents, the first one first; nothing is fetched. */
+  /**
+   * Reads a description from all of its documents as they are kept, the first one first; nothing is
+   * fetched.
+   */
   public static Outcome<Description> read(List<SourceText> documents) {
     Resolver kept =
         address ->
@@ -155,7 +166,9 @@ public final class Intake {
                 .orElseGet(
                     () ->
                         Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address)));
-    return read(documents.get(0), kept);
+    // What was secret in them went when they were read first.
+    Outcome<Found> found = lookAtOne(documents.get(0), kept, name -> true);
+    return single(found);
   }
 
   /** Takes what was found for one description, or says that it is a list. */
@@ -173,14 +186,15 @@ public final class Intake {
     return new Outcome<>(found.value().map(Description.class::cast), found.findings());
   }
 
-  private static Outcome<Found> lookAtOne(SourceText source, Resolver resolver) {
+  private static Outcome<Found> lookAtOne(
+      SourceText source, Resolver resolver, Predicate<String> plain) {
     String head = head(source.bytes());
     Optional<CatalogueReader> catalogue =
         reader(head).isPresent()
             ? Optional.empty()
             : CATALOGUES.stream().filter(candidate -> candidate.recognises(head)).findFirst();
     if (catalogue.isEmpty()) {
-      Outcome<Description> read = readOne(source, resolver);
+      Outcome<Description> read = readOne(source, resolver, plain);
       return new Outcome<>(read.value().map(Found.class::cast), read.findings());
     }
     Findings findings = new Findings();
@@ -192,7 +206,8 @@ public final class Intake {
     return Outcome.of(new Catalogue(source.address(), entries), findings.toList());
   }
 
-  private static Outcome<Description> readOne(SourceText source, Resolver resolver) {
+  private static Outcome<Description> readOne(
+      SourceText source, Resolver resolver, Predicate<String> plain) {
     String head = head(source.bytes());
     if (head.isBlank()) {
       return Outcome.failed(Finding.error("READ_DOCUMENT_EMPTY").at(Place.in(source.address())));
@@ -203,15 +218,32 @@ public final class Intake {
           Finding.error("READ_FORMAT_UNKNOWN", "start", shown(head))
               .at(new Place(source.address(), 1, 1)));
     }
-    Reading reading = new Reading(source, resolver);
+    Reading reading = new Reading(source, resolver, plain);
     Format format = reader.get().read(source, reading);
     if (reading.declarations().isEmpty() && reading.findings().hasErrors()) {
       return Outcome.failed(reading.findings().toList());
     }
     reading.declarations().settle(reading.findings());
     Service service = Linker.link(reading.declarations(), reading.findings());
-    return Outcome.of(
-        new Description(format, service, reading.documents()), reading.findings().toList());
+    List<SourceText> documents = withoutSecrets(reading);
+    return Outcome.of(new Description(format, service, documents), reading.findings().toList());
+  }
+
+  /** The documents as they may be kept, and seen by everybody. */
+  private static List<SourceText> withoutSecrets(Reading reading) {
+    List<SourceText> kept = new ArrayList<>();
+    for (SourceText document : reading.documents()) {
+      Set<String> names = new LinkedHashSet<>();
+      kept.add(reading.isClean(document) ? document : AddressSecrets.hiddenIn(document, names));
+      for (String name : names) {
+        reading
+            .findings()
+            .add(
+                Finding.note("READ_ADDRESS_TELLS_SECRET", "name", name)
+                    .at(Place.in(document.address())));
+      }
+    }
+    return kept;
   }
 
   private static Optional<DescriptionReader> reader(String head) {

@@ -2,11 +2,14 @@ package org.mapsel.core.read;
 
 import java.net.URI;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import org.mapsel.core.declare.Declarations;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
@@ -24,14 +27,20 @@ public final class Reading {
   public static final int MAX_DOCUMENTS = 2_000;
 
   private final Resolver resolver;
+  private final Predicate<String> plain;
   private final Declarations declarations;
   private final Findings findings = new Findings();
   private final List<SourceText> documents = new ArrayList<>();
+  private final Set<SourceText> clean = Collections.newSetFromMap(new IdentityHashMap<>());
   private final Set<String> asked = new HashSet<>();
   private final Set<String> mentioned = new LinkedHashSet<>();
 
-  public Reading(SourceText first, Resolver resolver) {
+  /**
+   * @param plain the names of values that look secret, but are none as somebody said
+   */
+  public Reading(SourceText first, Resolver resolver, Predicate<String> plain) {
     this.resolver = resolver;
+    this.plain = plain;
     this.declarations = new Declarations(first.address());
     documents.add(first);
   }
@@ -42,6 +51,11 @@ public final class Reading {
 
   public Findings findings() {
     return findings;
+  }
+
+  /** Whether values of a name are no secrets, whatever the name looks like. */
+  public boolean isPlain(String name) {
+    return plain.test(name);
   }
 
   /** Every document read, the one that was given first. */
@@ -80,9 +94,15 @@ public final class Reading {
     return fetched.value();
   }
 
-  /** Keeps a document otherwise than it was given, for instance without what nobody may see. */
-  public void replace(SourceText given, SourceText kept) {
+  /** Keeps a document without what nobody may see, by its reader who knows what that is. */
+  public void clean(SourceText given, SourceText kept) {
     documents.replaceAll(document -> document == given ? kept : document);
+    clean.add(kept);
+  }
+
+  /** Whether the reader of a document has left out what nobody may see. */
+  public boolean isClean(SourceText document) {
+    return clean.contains(document);
   }
 
   /** Notes the namespace of a standard that something was named from. */

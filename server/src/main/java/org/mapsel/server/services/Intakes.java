@@ -4,6 +4,8 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import org.mapsel.core.call.AccessTokens;
+import org.mapsel.core.call.ExpiringStore;
+import org.mapsel.core.document.AddressSecrets;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
@@ -14,7 +16,6 @@ import org.mapsel.core.intake.Found;
 import org.mapsel.core.intake.Intake;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.read.Resolver;
-import org.mapsel.core.read.sample.Secrets;
 import org.mapsel.core.service.Service;
 import org.mapsel.server.memory.LargeWork;
 import org.mapsel.server.outgoing.OutgoingHttp;
@@ -46,13 +47,14 @@ public class Intakes {
       Accesses accesses,
       OutgoingHttp http,
       LargeWork work,
+      ExpiringStore known,
       Clock clock) {
     this.work = work;
     this.accesses = accesses;
     this.editions = editions;
     this.workspace = workspace;
     this.http = http;
-    this.tokens = new AccessTokens(http, clock);
+    this.tokens = new AccessTokens(http, clock, known);
   }
 
   /** Reads the description at an address. */
@@ -67,7 +69,7 @@ public class Intakes {
    * @param access for the server at that address; no other one sees any of it
    */
   IntakeEvent readAddress(String address, Access access, Progress progress) {
-    if (!Secrets.clean(address).names().isEmpty()) {
+    if (!AddressSecrets.names(address).isEmpty()) {
       throw Problem.refused(Finding.error("SERVER_ADDRESS_TELLS_SECRET"));
     }
     Outcome<Access> granted = tokens.granted(access);
@@ -112,8 +114,10 @@ public class Intakes {
    * Reads texts that were given: one describes a service, the others are what it may import.
    *
    * @param entry the one to read, if they turned out to be several before
+   * @param plain the names of values in samples that look secret, but are none
    */
-  IntakeEvent readGiven(List<SourceText> given, Optional<String> entry, Progress progress) {
+  IntakeEvent readGiven(
+      List<SourceText> given, Optional<String> entry, List<String> plain, Progress progress) {
     if (given.isEmpty() || given.stream().allMatch(source -> source.bytes().length == 0)) {
       throw Problem.refused(Finding.error("SERVER_INTAKE_EMPTY"));
     }
@@ -122,12 +126,13 @@ public class Intakes {
     if (bundle.value().isEmpty()) {
       throw Problem.refused(bundle.findings());
     }
+    Bundle said = bundle.get().plain(plain);
     Resolver outside = at -> fetch(at, Access.NONE, progress);
     return event(
         entry.orElse(given.get(0).address()),
         entry
-            .map(address -> Intake.look(bundle.get(), address, outside))
-            .orElseGet(() -> Intake.look(bundle.get(), outside)));
+            .map(address -> Intake.look(said, address, outside))
+            .orElseGet(() -> Intake.look(said, outside)));
   }
 
   private Outcome<SourceText> fetch(String address, Access access, Progress progress) {
@@ -159,6 +164,14 @@ public class Intakes {
         FindingView.of(findings));
   }
 
+  private static List<String> leftOut(List<Finding> findings) {
+    return findings.stream()
+        .filter(finding -> finding.code().equals("SAMPLE_SECRET_LEFT_OUT"))
+        .map(finding -> finding.arguments().get("header"))
+        .distinct()
+        .toList();
+  }
+
   private IntakeView view(Edition edition) {
     Service service = edition.service();
     return new IntakeView(
@@ -171,6 +184,7 @@ public class Intakes {
         Describe.endpoints(service),
         service.operations().stream().map(Describe::brief).toList(),
         FindingView.of(edition.findings()),
+        leftOut(edition.findings()),
         workspace.takenAs(edition.id()).orElse(null),
         workspace.otherEditionOf(edition).orElse(null));
   }

@@ -37,10 +37,12 @@ class IntakesController {
    * What stands in the intake box: an address, or the text of a description.
    *
    * @param access for the server at the address
+   * @param plain the names of values in samples that look secret, but are none
    */
-  record IntakeRequest(String source, @Nullable AccessForm access) {
+  record IntakeRequest(String source, @Nullable AccessForm access, @Nullable List<String> plain) {
     IntakeRequest {
       Objects.requireNonNull(source);
+      plain = plain == null ? List.of() : plain;
     }
   }
 
@@ -66,6 +68,7 @@ class IntakesController {
       throw Problem.refused(Finding.error("SERVER_INTAKE_EMPTY"));
     }
     AccessForm form = request.access();
+    List<String> plain = Objects.requireNonNull(request.plain());
     Access access = form == null ? Access.NONE : accesses.given(form);
     List<SourceText> pasted =
         List.of(new SourceText("pasted", source.getBytes(StandardCharsets.UTF_8)));
@@ -74,7 +77,7 @@ class IntakesController {
             progress ->
                 isAddress(source)
                     ? intakes.readAddress(source, access, progress)
-                    : intakes.readGiven(pasted, Optional.empty(), progress));
+                    : intakes.readGiven(pasted, Optional.empty(), plain, progress));
   }
 
   /** One word that does not begin like a document. */
@@ -86,6 +89,7 @@ class IntakesController {
 
   /**
    * @param entry which of the files to read, by the address it had in the list of them
+   * @param plain the names of values in samples that look secret, but are none
    */
   @PostMapping(path = "/files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
   @ApiResponse(
@@ -96,6 +100,7 @@ class IntakesController {
   void readFiles(
       @RequestParam List<MultipartFile> files,
       @RequestParam Optional<String> entry,
+      @RequestParam(defaultValue = "") List<String> plain,
       HttpServletResponse response)
       throws IOException {
     List<SourceText> given = new ArrayList<>();
@@ -103,7 +108,7 @@ class IntakesController {
       String name = file.getOriginalFilename();
       given.add(new SourceText(name == null ? "file" : name, file.getBytes()));
     }
-    stream(response).run(progress -> intakes.readGiven(given, entry, progress));
+    stream(response).run(progress -> intakes.readGiven(given, entry, plain, progress));
   }
 
   private IntakeStream stream(HttpServletResponse response) {

@@ -1,12 +1,15 @@
 package org.mapsel.server.services;
 
 import java.util.List;
+import java.util.Set;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
-import org.mapsel.core.intake.Description;
+import org.mapsel.core.intake.Bundle;
+import org.mapsel.core.intake.Found;
 import org.mapsel.core.intake.Intake;
 import org.mapsel.core.read.sample.SampleChanges;
+import org.mapsel.core.read.sample.Secrets;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.service.Operation;
@@ -102,11 +105,13 @@ class Learning {
 
   /** Reads the samples as they are now, which becomes the edition in use. */
   private Service read(String serviceId, Sampled sampled, SourceText document) {
-    Outcome<Description> read =
-        Intake.read(
-            document,
+    // What looks secret and was kept is known to be none.
+    Set<String> plain = Secrets.namesIn(sampled.document());
+    Outcome<Found> found =
+        Intake.look(
+            Bundle.of("", List.of(document)).get().plain(plain),
             address -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address)));
-    Edition changed = editions.keep(sampled.edition().source(), read);
+    Edition changed = editions.keep(sampled.edition().source(), Intake.single(found));
     workspace.move(serviceId, changed);
     return changed.service();
   }

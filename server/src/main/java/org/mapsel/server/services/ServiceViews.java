@@ -21,6 +21,7 @@ public final class ServiceViews {
    * A description that was read and not taken yet.
    *
    * @param takenAs the service that was taken from this very edition
+   * @param leftOut the names of values in a sample that look secret and were left out
    * @param editionOf a service of this name that was taken from another edition
    */
   public record IntakeView(
@@ -33,6 +34,7 @@ public final class ServiceViews {
       List<EndpointView> endpoints,
       List<OperationBrief> operations,
       List<FindingView> findings,
+      List<String> leftOut,
       @Nullable String takenAs,
       @Nullable String editionOf) {}
 

@@ -93,6 +93,30 @@ class LearningApiTest {
   }
 
   @Test
+  void whatIsSaidToBeNoSecretStaysWhenMoreIsLearnt() {
+    quay.serve("/lots", at -> write(at, 200, "application/json", bytes("{\"quayKey\":\"Q-7\"}")));
+    String given = "'source':'curl " + quay.address() + "/lots?quayKey=Q-7&deskToken=s3cr3t'";
+    assertThat(api.post("/api/intakes", "{" + given + "}").body().at("/leftOut").toString())
+        .isEqualTo("[\"quayKey\",\"deskToken\"]");
+    Api.Answer read = api.post("/api/intakes", "{" + given + ",'plain':['quayKey']}");
+    assertThat(read.body().at("/leftOut").toString()).isEqualTo("[\"deskToken\"]");
+    String service =
+        api.post(
+                "/api/services",
+                "{'edition':'%s','operations':['%s'],'endpoint':'main'}"
+                    .formatted(read.text("/edition"), read.text("/operations/0/id")))
+            .text("/id");
+    String path = "/api/services/" + service + "/operations/" + only(service);
+
+    Api.Answer tried =
+        api.post(path + "/tries", "{'endpoint':'main','parameters':{'deskToken':'tide-1'}}");
+    Api.Answer wider = learn(path, tried.text("/sent/exchange"));
+
+    assertThat(wider.body().toString()).contains("Q-7").doesNotContain("s3cr3t");
+    assertThat(wider.body().at("/sample/answer/quayKey").asString()).isEqualTo("Q-7");
+  }
+
+  @Test
   void onlyWholeAnswersOfTheOperationItselfAreLearnt() {
     String tooLong = "{\"text\":\"" + "x".repeat(3 << 19) + "\"}";
     quay.serve("/lots/B-3", at -> write(at, 200, "application/json", bytes(tooLong)));

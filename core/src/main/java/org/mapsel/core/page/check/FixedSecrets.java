@@ -3,7 +3,7 @@ package org.mapsel.core.page.check;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Pattern;
+import org.mapsel.core.document.SecretNames;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Subject;
 import org.mapsel.core.mapping.Source;
@@ -14,16 +14,13 @@ import org.mapsel.core.ref.SlotId;
 /** A value fixed on a page for a parameter that is called like a secret. */
 final class FixedSecrets implements PageRule {
 
-  private static final Pattern SECRET =
-      Pattern.compile("(?i)(password|passwd|secret|token|api_?key|credential|authorization|pin$)");
-
   @Override
   public List<AppFinding> check(PageUnderCheck under) {
     List<AppFinding> findings = new ArrayList<>();
     for (Slot slot : under.page().slots()) {
       if (slot.id() instanceof SlotId.OfParameter parameter
           && slot.mapping().source() instanceof Source.Fixed
-          && SECRET.matcher(parameter.parameter().last()).find()) {
+          && SecretNames.isSecret(parameter.parameter().last())) {
         findings.add(
             under.finding(
                 Finding.warning("PAGE_SECRET_FIXED", "field", parameter.parameter().toString()),

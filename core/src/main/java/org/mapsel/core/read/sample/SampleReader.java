@@ -86,12 +86,9 @@ public final class SampleReader implements DescriptionReader {
         HarFile.is(given)
             ? HarFile.reduced(source).orElse(given)
             : CurlCommand.is(given) ? ShellWords.forShell(given) : given;
-    Secrets.Cleaned cleaned = Secrets.clean(whole);
-    if (!cleaned.text().equals(given)) {
-      reading.replace(
-          source,
-          new SourceText(source.address(), cleaned.text().getBytes(StandardCharsets.UTF_8)));
-    }
+    Secrets.Cleaned cleaned = Secrets.clean(whole, reading::isPlain);
+    reading.clean(
+        source, new SourceText(source.address(), cleaned.text().getBytes(StandardCharsets.UTF_8)));
     for (String name : cleaned.names()) {
       reading
           .findings()
@@ -115,7 +112,9 @@ public final class SampleReader implements DescriptionReader {
                       key -> new ArrayList<>())
                   .add(sample));
     }
-    byOperation.values().forEach(same -> reading.declarations().add(operation(same, source)));
+    byOperation
+        .values()
+        .forEach(same -> reading.declarations().add(operation(same, reading, source)));
     byOperation.values().stream()
         .findFirst()
         .ifPresent(first -> reading.declarations().name(name(URI.create(first.get(0).address))));
@@ -147,7 +146,8 @@ public final class SampleReader implements DescriptionReader {
     return Optional.empty();
   }
 
-  private static HttpDeclaration operation(List<Sample> samples, SourceText source) {
+  private static HttpDeclaration operation(
+      List<Sample> samples, Reading reading, SourceText source) {
     Sample first = samples.get(0);
     URI uri = URI.create(first.address);
     Place place = new Place(source.address(), 1, 1);
@@ -155,7 +155,7 @@ public final class SampleReader implements DescriptionReader {
     HttpDeclaration.Details details =
         new HttpDeclaration.Details(
             "",
-            Memo.of(parameters(samples, place)),
+            Memo.of(parameters(samples, reading, place)),
             Memo.of(sent.map(one -> body(one, samples))),
             Memo.of(answers(samples)),
             Optional.of(given(first, sent)));
@@ -167,7 +167,8 @@ public final class SampleReader implements DescriptionReader {
         () -> details);
   }
 
-  private static List<ParameterDeclaration> parameters(List<Sample> samples, Place place) {
+  private static List<ParameterDeclaration> parameters(
+      List<Sample> samples, Reading reading, Place place) {
     List<ParameterDeclaration> parameters = new ArrayList<>();
     Inferred path = new Inferred();
     Inferred query = new Inferred();
@@ -188,7 +189,7 @@ public final class SampleReader implements DescriptionReader {
         String name = field.name().toLowerCase(Locale.ROOT);
         boolean own =
             OWN.contains(name)
-                || Secrets.isHeader(name)
+                || Secrets.isHeader(name) && !reading.isPlain(name)
                 || name.startsWith("sec-")
                 || name.startsWith(":");
         if (!own) {

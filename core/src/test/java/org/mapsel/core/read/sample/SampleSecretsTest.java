@@ -3,11 +3,14 @@ package org.mapsel.core.read.sample;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Bundle;
 import org.mapsel.core.intake.Description;
 import org.mapsel.core.intake.Intake;
 import org.mapsel.core.service.Operation;
@@ -20,6 +23,9 @@ class SampleSecretsTest {
   @ValueSource(
       strings = {
         "curl -H 'Authorization: Bearer s3cr3t' 'http://a.example/x?day=2031-05-14'",
+        "curl -H 'X-Desk-Session: s3cr3t' 'http://a.example/x?day=2031-05-14&deskKey=s3cr3t'",
+        "curl 'http://a.example/x?day=2031-05-14' --json '{\"login\":{\"userPass\":\"a\\\\\\\"s3cr3t\"}}'",
+        "curl 'http://a.example/x?day=2031-05-14' -d '<in authCode=\"s3cr3t\"><Signature>s3cr3t</Signature></in>'",
         "curl http://a.example/x?day=2031-05-14 -H X-Api-Key:s3cr3t -H 'X-Office: 7'",
         "curl -u pilot:s3cr3t http://a.example/x?day=2031-05-14",
         "curl -upilot:s3cr3t http://a.example/x?day=2031-05-14",
@@ -72,5 +78,48 @@ class SampleSecretsTest {
     // What is kept reads as the same service again.
     Outcome<Description> again = Intake.read(read.get().documents().get(0), Descriptions.RESOLVER);
     assertThat(again.get().service().operations()).isEqualTo(read.get().service().operations());
+  }
+
+  @Test
+  void aNumberStaysOne() {
+    Description read =
+        read("curl http://a.example/x --json '{\"gatePin\": 4711, \"deskTokens\": 12}'", List.of());
+    assertThat(kept(read)).contains("\"gatePin\": 0", "\"deskTokens\": 12");
+  }
+
+  @Test
+  void keysOfKeyedValuesAreNone() {
+    Description read =
+        read("curl http://a.example/x --json '{\"key\":\"draught\",\"value\":\"7.4\"}'", List.of());
+    assertThat(kept(read)).contains("draught");
+  }
+
+  @Test
+  void whatSomebodySaysIsNoneStays() {
+    String sample =
+        "curl 'http://a.example/x?trainingSession=early&token=s3cr3t' -H 'X-Quay-Key: Q-7'";
+    Description read = read(sample, List.of("trainingSession", "x-quay-key"));
+    assertThat(fieldsOf(read))
+        .contains("preset=Optional[early]", "preset=Optional[Q-7]")
+        .doesNotContain("s3cr3t");
+    Description again = Intake.read(read.documents()).get();
+    assertThat(fieldsOf(again)).isEqualTo(fieldsOf(read));
+    assertThat(Secrets.namesIn(read.documents().get(0)))
+        .containsExactlyInAnyOrder("trainingSession", "X-Quay-Key");
+  }
+
+  private static Description read(String sample, List<String> plain) {
+    SourceText source = new SourceText("sample", sample.getBytes(StandardCharsets.UTF_8));
+    Bundle given = Bundle.of("", List.of(source)).get().plain(plain);
+    return Intake.single(Intake.look(given, Descriptions.RESOLVER)).get();
+  }
+
+  private static String kept(Description read) {
+    return new String(read.documents().get(0).bytes(), StandardCharsets.UTF_8);
+  }
+
+  private static String fieldsOf(Description read) {
+    Operation operation = read.service().operations().get(0);
+    return read.service().shapes().fieldsOf(operation.input()).toString();
   }
 }
