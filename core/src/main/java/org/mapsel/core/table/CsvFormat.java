@@ -14,6 +14,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.LongConsumer;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVRecord;
@@ -32,7 +33,7 @@ final class CsvFormat implements TableFormat {
   }
 
   @Override
-  public TableFile open(Path file) throws IOException {
+  public TableFile open(Path file, LongConsumer room) throws IOException {
     byte[] head;
     try (InputStream in = Files.newInputStream(file)) {
       head = in.readNBytes(HEAD);

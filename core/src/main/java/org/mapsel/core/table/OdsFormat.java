@@ -7,6 +7,7 @@ import com.github.miachm.sods.OperationNotSupportedException;
 import com.github.miachm.sods.Sheet;
 import com.github.miachm.sods.SpreadSheet;
 import java.io.IOException;
+import java.lang.ref.SoftReference;
 import java.math.BigDecimal;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -14,6 +15,7 @@ import java.time.LocalTime;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.LongConsumer;
 import org.jspecify.annotations.Nullable;
 
 /** Spreadsheets of OpenDocument (ISO/IEC 26300-1, chapter 9), read as a whole. */
@@ -28,25 +30,45 @@ final class OdsFormat implements TableFormat {
   }
 
   @Override
-  public TableFile open(Path file) throws IOException {
-    Unpacked.check(file, MOST, MOST);
-    try {
-      return new Ods(new SpreadSheet(file.toFile()));
-    } catch (OperationNotSupportedException | NotAnOdsException e) {
-      throw new IOException(e.getMessage(), e);
-    }
+  public TableFile open(Path file, LongConsumer room) throws IOException {
+    room.accept(Unpacked.check(file, MOST, MOST).all());
+    return new Ods(file);
   }
 
-  private record Ods(SpreadSheet book) implements TableFile {
+  private static final class Ods implements TableFile {
+
+    private final Path file;
+    private final List<String> sheets;
+
+    /** Where memory is wanted for something else it is given up, and read again. */
+    private SoftReference<SpreadSheet> read = new SoftReference<>(null);
+
+    Ods(Path file) throws IOException {
+      this.file = file;
+      this.sheets = book().getSheets().stream().map(Sheet::getName).toList();
+    }
+
+    private synchronized SpreadSheet book() throws IOException {
+      SpreadSheet book = read.get();
+      if (book == null) {
+        try {
+          book = new SpreadSheet(file.toFile());
+        } catch (OperationNotSupportedException | NotAnOdsException e) {
+          throw new IOException(e.getMessage(), e);
+        }
+        read = new SoftReference<>(book);
+      }
+      return book;
+    }
 
     @Override
     public List<String> sheets() {
-      return book.getSheets().stream().map(Sheet::getName).toList();
+      return sheets;
     }
 
     @Override
     public void rows(String name, RowReader reader) throws IOException {
-      Sheet sheet = book.getSheet(name);
+      Sheet sheet = book().getSheet(name);
       if (sheet == null) {
         throw new IOException("it has no sheet " + name);
       }

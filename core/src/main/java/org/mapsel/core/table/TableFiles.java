@@ -5,6 +5,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.LongConsumer;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 
@@ -30,14 +31,16 @@ public final class TableFiles {
    * Opens a file.
    *
    * @param name what it was called, which tells its format
+   * @param room told how many bytes of it are held in memory, before they are; what it throws ends
+   *     the opening
    */
-  public static Outcome<TableFile> open(String name, Path file) {
+  public static Outcome<TableFile> open(String name, Path file, LongConsumer room) {
     Optional<TableFormat> format = find(name);
     if (format.isEmpty()) {
       return Outcome.failed(Finding.error("TABLE_FORMAT_UNKNOWN", "name", name));
     }
     try {
-      return Outcome.of(format.get().open(file));
+      return Outcome.of(format.get().open(file, room));
     } catch (IOException e) {
       return Outcome.failed(broken(name, e));
     }

@@ -2,6 +2,7 @@ package org.mapsel.core.table;
 
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.function.LongConsumer;
 
 /** A format of files that hold tables. */
 interface TableFormat {
@@ -12,7 +13,8 @@ interface TableFormat {
   /**
    * Opens a file.
    *
+   * @param room told how many bytes of it are held in memory, before they are
    * @throws IOException if it is none of this format, or larger than can be read
    */
-  TableFile open(Path file) throws IOException;
+  TableFile open(Path file, LongConsumer room) throws IOException;
 }

@@ -23,21 +23,32 @@ final class Unpacked {
   private Unpacked() {}
 
   /**
+   * How many bytes there are.
+   *
+   * @param held those of the entries that are held in memory
+   */
+  record Sizes(long all, long held) {}
+
+  /**
    * Refuses what is too much.
    *
    * @param most bytes of all entries
    * @param mostHeld bytes of the entries that are held in memory
    * @throws IOException if it is too much, or no archive
    */
-  static void check(Path file, long most, long mostHeld) throws IOException {
+  static Sizes check(Path file, long most, long mostHeld) throws IOException {
     try (ZipFile zip = new ZipFile(file.toFile())) {
       long left = most;
+      long held = 0;
       for (ZipEntry entry : Collections.list(zip.entries())) {
         long allowed = entry.getName().equals(HELD) ? Math.min(left, mostHeld) : left;
         try (InputStream in = zip.getInputStream(entry)) {
-          left -= size(in, allowed);
+          long size = size(in, allowed);
+          left -= size;
+          held += entry.getName().equals(HELD) ? size : 0;
         }
       }
+      return new Sizes(most - left, held);
     }
   }
 

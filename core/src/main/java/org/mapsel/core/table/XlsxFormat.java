@@ -10,6 +10,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
+import java.util.function.LongConsumer;
 import java.util.stream.Stream;
 import org.dhatim.fastexcel.reader.Cell;
 import org.dhatim.fastexcel.reader.ExcelReaderException;
@@ -30,8 +31,8 @@ final class XlsxFormat implements TableFormat {
   }
 
   @Override
-  public TableFile open(Path file) throws IOException {
-    Unpacked.check(file, MOST, MOST_HELD);
+  public TableFile open(Path file, LongConsumer room) throws IOException {
+    room.accept(Unpacked.check(file, MOST, MOST_HELD).held());
     try (ReadableWorkbook book = workbook(file)) {
       return new Xlsx(file, book.getSheets().map(Sheet::getName).toList());
     }

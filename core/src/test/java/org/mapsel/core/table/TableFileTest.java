@@ -20,6 +20,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mapsel.core.finding.Finding;
@@ -129,7 +130,7 @@ class TableFileTest {
             + IntStream.range(0, written.size())
                 .mapToObj(i -> "K" + i + "\t" + written.get(i))
                 .collect(Collectors.joining("\n")));
-    TableFile opened = TableFiles.open("cells.tsv", file).get();
+    TableFile opened = TableFiles.open("cells.tsv", file, room -> {}).get();
     OfferedTable table = BerthBook.proposal(opened).tables().getFirst();
     List<List<Value>> rows = new ArrayList<>();
     TypedRows.read(opened, table, sink(rows, new ArrayList<>()));
@@ -144,7 +145,7 @@ class TableFileTest {
     Files.writeString(file, "Row;Bay;Holds\nA;1;coils\nA;2;coils\nB;1;timber\nB;2;coils\n");
 
     OfferedTable table =
-        BerthBook.proposal(TableFiles.open("lots.csv", file).get()).tables().getFirst();
+        BerthBook.proposal(TableFiles.open("lots.csv", file, room -> {}).get()).tables().getFirst();
 
     assertThat(table.keys()).extracting(Column::name).containsExactly("row", "bay");
   }
@@ -153,15 +154,15 @@ class TableFileTest {
   void openQuotationMarksAndOtherFilesAreToldOf(@TempDir Path folder) throws IOException {
     Path endless = folder.resolve("endless.csv");
     Files.writeString(endless, "Code,Name\nA,\"" + "x".repeat(5 << 20));
-    TableFile file = TableFiles.open("endless.csv", endless).get();
+    TableFile file = TableFiles.open("endless.csv", endless, room -> {}).get();
 
     assertThatThrownBy(() -> SheetScan.of(file, ""))
         .isInstanceOf(IOException.class)
         .hasMessageContaining("quotation mark");
-    assertThat(TableFiles.open("endless.xlsx", endless).findings())
+    assertThat(TableFiles.open("endless.xlsx", endless, room -> {}).findings())
         .extracting(Finding::code)
         .containsExactly("TABLE_FILE_BROKEN");
-    assertThat(TableFiles.open("endless.ods", endless).value()).isEmpty();
+    assertThat(TableFiles.open("endless.ods", endless, room -> {}).value()).isEmpty();
   }
 
   @Test
@@ -174,8 +175,33 @@ class TableFileTest {
         "<?xml version='1.0'?><!DOCTYPE a [<!ENTITY b SYSTEM 'file:///etc/hosts'>]><a/>";
     zip(declaring, "content.xml", document.getBytes(StandardCharsets.UTF_16));
 
-    assertThat(reason(TableFiles.open("bomb.xlsx", bomb))).contains("more than 100 MB");
-    assertThat(reason(TableFiles.open("declaring.ods", declaring))).contains("type declaration");
+    assertThat(reason(TableFiles.open("bomb.xlsx", bomb, room -> {}))).contains("more than 100 MB");
+    assertThat(reason(TableFiles.open("declaring.ods", declaring, room -> {})))
+        .contains("type declaration");
+  }
+
+  @ParameterizedTest
+  @CsvSource({"held.xlsx, 2097152", "held.ods, 2098176"})
+  void whatIsHeldInMemoryIsToldBeforeItIs(String name, String bytes, @TempDir Path folder)
+      throws IOException {
+    Path file = folder.resolve(name);
+    try (ZipOutputStream out = new ZipOutputStream(Files.newOutputStream(file))) {
+      out.putNextEntry(new ZipEntry("xl/sharedStrings.xml"));
+      out.write(new byte[2 << 20]);
+      out.putNextEntry(new ZipEntry("content.xml"));
+      out.write(new byte[1024]);
+    }
+
+    assertThatThrownBy(
+            () ->
+                TableFiles.open(
+                    name,
+                    file,
+                    room -> {
+                      throw new IllegalStateException(String.valueOf(room));
+                    }))
+        .isInstanceOf(IllegalStateException.class)
+        .hasMessage(bytes);
   }
 
   private static String reason(Outcome<TableFile> refused) {

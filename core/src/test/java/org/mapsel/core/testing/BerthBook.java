@@ -29,7 +29,7 @@ public final class BerthBook {
       Path copy = Files.createTempFile("berth-book", ending);
       copy.toFile().deleteOnExit();
       Files.write(copy, in.readAllBytes());
-      return TableFiles.open("Berth book." + ending, copy).get();
+      return TableFiles.open("Berth book." + ending, copy, room -> {}).get();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

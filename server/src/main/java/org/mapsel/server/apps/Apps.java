@@ -33,9 +33,12 @@ public class Apps {
   private final AppEditor editor;
   private final Checker checker;
 
-  /** What came of the last check, so that only changed pages are looked at again. */
+  /**
+   * What came of the last check, so that only changed pages are looked at again; where memory is
+   * wanted for something else it is given up.
+   */
   private final Cache<String, Checked> checks =
-      Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+      Caffeine.newBuilder().softValues().maximumSize(REMEMBERED).build();
 
   Apps(AppStore store, PinnedServices services, Vocabulary vocabulary, JsonMapper json) {
     this.vocabulary = vocabulary;

@@ -28,9 +28,12 @@ public class Plans {
 
   private final ServiceLookup services;
 
-  /** States of apps never change, and are told apart by being the very same. */
+  /**
+   * States of apps never change, and are told apart by being the very same. Where memory is wanted
+   * for something else plans are given up.
+   */
   private final Cache<App, Map<PageId, Planned>> planned =
-      Caffeine.newBuilder().weakKeys().maximumSize(REMEMBERED).build();
+      Caffeine.newBuilder().weakKeys().softValues().maximumSize(REMEMBERED).build();
 
   Plans(PinnedServices services) {
     this.services = services;

@@ -68,8 +68,9 @@ class ReleaseStore {
    * An app as it was released.
    *
    * @param environments where it calls its services, by service
+   * @param length of its text
    */
-  record Released(App app, Map<String, String> environments) {}
+  record Released(App app, Map<String, String> environments, int length) {}
 
   Optional<Released> find(String app, long number) {
     return sql.select(REVISION.CONTENT, RELEASE.ENVIRONMENTS)
@@ -81,7 +82,9 @@ class ReleaseStore {
         .fetchOptional(
             row ->
                 new Released(
-                    AppContent.read(json, row.value1().data()), environments(row.value2())));
+                    AppContent.read(json, row.value1().data()),
+                    environments(row.value2()),
+                    row.value1().data().length()));
   }
 
   /** A release of an app. */

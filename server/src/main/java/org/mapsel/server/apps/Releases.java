@@ -25,7 +25,9 @@ import org.springframework.stereotype.Component;
 @Component
 public class Releases {
 
-  private static final int REMEMBERED = 64;
+  /** How many characters of apps are remembered as read, which takes some times as many bytes. */
+  private static final long REMEMBERED = Runtime.getRuntime().maxMemory() / 100;
+
   private static final int LONGEST_NOTE = 2_000;
 
   private final Apps apps;
@@ -35,7 +37,10 @@ public class Releases {
 
   /** Releases by app and number; they never change. */
   private final Cache<String, ReleaseStore.Released> contents =
-      Caffeine.newBuilder().maximumSize(REMEMBERED).build();
+      Caffeine.newBuilder()
+          .maximumWeight(REMEMBERED)
+          .weigher((String key, ReleaseStore.Released released) -> released.length())
+          .build();
 
   Releases(Apps apps, ReleaseStore store, Environments environments, Workspace workspace) {
     this.environments = environments;

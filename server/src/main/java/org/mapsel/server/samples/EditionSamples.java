@@ -29,8 +29,10 @@ public class EditionSamples {
 
   private final KnownEditions editions;
   private final SeenSamples seen;
+
+  /** Where memory is wanted for something else they are given up. */
   private final Cache<Between, Optional<SampleMove>> moves =
-      Caffeine.newBuilder().maximumSize(REMEMBERED).expireAfterWrite(WHILE).build();
+      Caffeine.newBuilder().softValues().maximumSize(REMEMBERED).expireAfterWrite(WHILE).build();
 
   EditionSamples(KnownEditions editions, SeenSamples seen) {
     this.editions = editions;

@@ -32,17 +32,33 @@ import org.springframework.stereotype.Component;
 @Component
 public class Replay {
 
-  private static final int REMEMBERED = 32;
+  /** How many bytes of samples are remembered as read, which takes some times as many. */
+  private static final long REMEMBERED = Runtime.getRuntime().maxMemory() / 50;
+
+  /** Small ones cost something too, so that not any number of them is remembered. */
+  private static final long LEAST = 100_000;
+
   private static final Duration WHILE = Duration.ofHours(1);
 
   /** A service with the samples that there were when it began to be played. */
   private record Played(Service service, long samples) {}
 
+  /** The largest weigh no more than half of all, or they would have to be read for each call. */
+  private record Weighed(StandIn standIn, long bytes) {
+    int weight() {
+      return (int) Math.min(LEAST + bytes, Math.min(REMEMBERED / 2, Integer.MAX_VALUE));
+    }
+  }
+
   private final ReplayStore store;
   private final SampleStore samples;
   private final EditionSamples inEdition;
-  private final Cache<Played, StandIn> standIns =
-      Caffeine.newBuilder().maximumSize(REMEMBERED).expireAfterAccess(WHILE).build();
+  private final Cache<Played, Weighed> standIns =
+      Caffeine.newBuilder()
+          .maximumWeight(REMEMBERED)
+          .weigher((Played played, Weighed standIn) -> standIn.weight())
+          .expireAfterAccess(WHILE)
+          .build();
 
   Replay(ReplayStore store, SampleStore samples, EditionSamples inEdition) {
     this.inEdition = inEdition;
@@ -67,9 +83,14 @@ public class Replay {
   /** What takes the place of the way out. */
   Exchanger exchanger(String id, Service service) {
     StandIn standIn =
-        standIns.get(
-            new Played(service, samples.lastNamedAt(id)),
-            none -> new StandIn(service, operation -> recorded(id, service, operation)));
+        standIns
+            .get(
+                new Played(service, samples.lastNamedAt(id)),
+                none ->
+                    new Weighed(
+                        new StandIn(service, operation -> recorded(id, service, operation)),
+                        samples.bytes(id)))
+            .standIn();
     return (request, access) -> exchange(standIn, request);
   }
 

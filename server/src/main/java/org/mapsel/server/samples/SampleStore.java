@@ -259,6 +259,15 @@ public class SampleStore {
         .orElse(0L);
   }
 
+  /** How many bytes the answers have that are kept for a service. */
+  long bytes(String service) {
+    return sql.select(DSL.sum(BYTES))
+        .from(SAMPLE)
+        .where(SAMPLE.SERVICE_ID.eq(service))
+        .fetchOptional(0, Long.class)
+        .orElse(0L);
+  }
+
   /** The time of the newest sample in microseconds; 0 if there is none. */
   long lastRecordedAt() {
     return sql.select(DSL.max(SAMPLE.RECORDED_AT))

@@ -21,6 +21,7 @@ import org.mapsel.core.table.SheetScan;
 import org.mapsel.core.table.TableFile;
 import org.mapsel.core.table.TableFiles;
 import org.mapsel.core.table.TableOffer;
+import org.mapsel.server.memory.LargeWork;
 import org.mapsel.server.web.Problem;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
@@ -48,6 +49,12 @@ class Drafts {
               (@Nullable String id, @Nullable Draft draft, RemovalCause cause) -> delete(draft))
           .build();
 
+  private final LargeWork work;
+
+  Drafts(LargeWork work) {
+    this.work = work;
+  }
+
   /**
    * Looks at a file.
    *
@@ -57,7 +64,7 @@ class Drafts {
   Draft add(String name, InputStream given) {
     Path path = kept(name, given);
     try {
-      Outcome<TableFile> opened = TableFiles.open(name, path);
+      Outcome<TableFile> opened = TableFiles.open(name, path, work::makeRoomFor);
       TableFile file = opened.value().orElseThrow(() -> Problem.refused(opened.findings()));
       List<SheetScan> scans = new ArrayList<>();
       for (String sheet : file.sheets().stream().limit(MOST_SHEETS).toList()) {
