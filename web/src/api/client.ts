@@ -98,6 +98,7 @@ export type SampleVerdict = Schemas['VerdictView'];
 export type SampleDeviation = Schemas['DeviationView'];
 export type Health = Schemas['HealthView'];
 export type OperationHealth = Schemas['OperationHealth'];
+export type AppKeeping = Schemas['AppKeeping'];
 export type Upkeep = Schemas['UpkeepView'];
 export type UpkeepSettings = Schemas['UpkeepSettings'];
 export type ExchangeLine = Schemas['ExchangeLine'];

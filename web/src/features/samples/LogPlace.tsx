@@ -1,19 +1,10 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import FormControlLabel from '@mui/material/FormControlLabel';
-import MenuItem from '@mui/material/MenuItem';
-import Switch from '@mui/material/Switch';
-import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
-import {
-  keepPreviousData,
-  useInfiniteQuery,
-  useQuery,
-  useQueryClient,
-} from '@tanstack/react-query';
+import { keepPreviousData, useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
 import { type ComponentProps, useDeferredValue, useMemo, useState } from 'react';
 import { api, type ExchangeLine, unwrap } from '@/api/client';
-import { healthQuery, servicesQuery } from '@/api/queries';
+import { healthQuery } from '@/api/queries';
 import { millis } from '@/lib/format';
 import { bytesText } from '@/lib/json';
 import { useFrame } from '@/ui/frame';
@@ -21,6 +12,8 @@ import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
 import { HealthSection } from './HealthSection';
 import { LoggedExchange } from './LoggedExchange';
+import { EVERYTHING, isEverything, LogFilters } from './LogFilters';
+import { queryOf, useNames } from './logged';
 
 const PAGE = 100;
 
@@ -32,9 +25,11 @@ const time = (at: string) =>
 interface LineProps extends Omit<ComponentProps<typeof LoggedExchange>, 'one'> {
   one: ExchangeLine;
   service: string;
+  /** The page that it was made for. */
+  page: string;
 }
 
-function Line({ service, ...props }: LineProps) {
+function Line({ service, page, ...props }: LineProps) {
   const { one } = props;
   const [open, setOpen] = useState(false);
   const wrong = one.status === undefined || one.status >= 400;
@@ -51,7 +46,8 @@ function Line({ service, ...props }: LineProps) {
           all: 'unset',
           cursor: 'pointer',
           display: 'grid',
-          gridTemplateColumns: '150px 190px 70px 60px 70px 80px minmax(0, 1fr)',
+          gridTemplateColumns:
+            '150px 190px 70px 60px 70px 80px minmax(120px, 200px) minmax(0, 1fr)',
           gap: 1,
           py: 0.5,
           width: '100%',
@@ -70,6 +66,7 @@ function Line({ service, ...props }: LineProps) {
         </Box>
         <span>{millis(one.tookMillis)}</span>
         <span>{bytesText(one.responseBytes)}</span>
+        <span title={page}>{page}</span>
         <Box component="span" title={one.address} sx={{ color: 'text.secondary' }}>
           {one.address}
         </Box>
@@ -90,20 +87,18 @@ export function LogPlace() {
       [],
     ),
   );
-  const [service, setService] = useState('');
-  const [failed, setFailed] = useState(false);
-  const [text, setText] = useState('');
+  const [wanted, setWanted] = useState(EVERYTHING);
   const [compared, setCompared] = useState<ExchangeLine>();
-  const find = useDeferredValue(text);
+  const search = useDeferredValue(wanted);
   const queries = useQueryClient();
-  const services = useQuery(servicesQuery);
+  const names = useNames();
   const log = useInfiniteQuery({
-    queryKey: ['exchanges', service, failed, find],
+    queryKey: ['exchanges', search],
     queryFn: ({ pageParam }) =>
       unwrap(
         api.GET('/api/exchanges', {
           params: {
-            query: { service, failed, find, ...(pageParam ? { before: pageParam } : {}) },
+            query: { ...queryOf(search), ...(pageParam && { before: pageParam }) },
           },
         }),
       ),
@@ -116,70 +111,34 @@ export function LogPlace() {
     void queries.invalidateQueries({ queryKey: healthQuery.queryKey });
   };
   const lines = log.data?.pages.flat() ?? [];
-  const nameOf = (id: string) => services.data?.find((one) => one.id === id)?.name ?? id;
   return (
     <Box sx={{ p: 2.5 }}>
       <Typography variant="h1" sx={{ mb: 1.5 }}>
         What went over the wire
       </Typography>
-      <HealthSection nameOf={nameOf} />
-      <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', mb: 1.5 }}>
-        <TextField
-          type="search"
-          placeholder="a text in the address or a message"
-          value={text}
-          onChange={(event) => {
-            setText(event.target.value);
-          }}
-          slotProps={{ htmlInput: { 'aria-label': 'Find in exchanges' } }}
-          sx={{ width: 300 }}
-        />
-        <TextField
-          select
-          label="Service"
-          value={service}
-          onChange={(event) => {
-            setService(event.target.value);
-          }}
-          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-          sx={{ width: 200 }}
-        >
-          <MenuItem value="">all</MenuItem>
-          {services.data?.map((one) => (
-            <MenuItem key={one.id} value={one.id}>
-              {one.name}
-            </MenuItem>
-          ))}
-        </TextField>
-        <FormControlLabel
-          label="only what went wrong"
-          control={
-            <Switch
-              size="small"
-              checked={failed}
-              onChange={(_, on) => {
-                setFailed(on);
-              }}
-            />
-          }
-        />
-        <Box sx={{ flex: 1 }} />
-        <Button onClick={lookAgain} loading={log.isFetching}>
-          Look again
-        </Button>
-      </Box>
+      <HealthSection nameOf={names.service} />
+      <LogFilters
+        wanted={wanted}
+        onChange={setWanted}
+        tools={
+          <Button onClick={lookAgain} loading={log.isFetching}>
+            Look again
+          </Button>
+        }
+      />
       {log.error && <Problem error={log.error} onRetry={() => void log.refetch()} />}
       {!log.data && !log.error && <Waiting what="Looking through the log" />}
       {log.data && lines.length === 0 && (
         <Typography sx={{ color: 'text.secondary' }}>
-          {find || service || failed ? 'No exchange is like this.' : 'Nothing was sent yet.'}
+          {isEverything(search) ? 'Nothing was sent yet.' : 'No exchange is like this.'}
         </Typography>
       )}
       {lines.map((one) => (
         <Line
           key={one.id}
           one={one}
-          service={nameOf(one.service)}
+          service={names.service(one.service)}
+          page={names.page(one)}
           compared={compared}
           onCompare={setCompared}
           onSent={lookAgain}

@@ -9,15 +9,18 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { api, type Upkeep, type UpkeepSettings, unwrap } from '@/api/client';
+import { api, type AppKeeping, type Upkeep, type UpkeepSettings, unwrap } from '@/api/client';
 import { upkeepQuery } from '@/api/queries';
 import { count, momentText } from '@/lib/format';
 import { bytesText } from '@/lib/json';
 import { Fetched } from '@/ui/Fetched';
 import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
+import { AppsKept } from './AppsKept';
 
-const SETTINGS: { name: keyof UpkeepSettings; label: string; help: string }[] = [
+type Setting = 'exchangeDays' | 'exchangeMegabytes' | 'visitorDays' | 'editionDays';
+
+const SETTINGS: { name: Setting; label: string; help: string }[] = [
   {
     name: 'exchangeDays',
     label: 'Keep exchanges for days',
@@ -27,6 +30,11 @@ const SETTINGS: { name: keyof UpkeepSettings; label: string; help: string }[] = 
     name: 'exchangeMegabytes',
     label: 'Keep exchanges up to MB',
     help: 'Above this the oldest go first.',
+  },
+  {
+    name: 'visitorDays',
+    label: 'Keep those of visitors for days',
+    help: 'What they did on finished pages; it goes earlier than the rest.',
   },
   {
     name: 'editionDays',
@@ -42,9 +50,11 @@ const went = ({ exchanges, editions }: NonNullable<Upkeep['tidied']>) =>
 
 function Settings({ upkeep }: { upkeep: Upkeep }) {
   const queries = useQueryClient();
-  const [typed, setTyped] = useState<Partial<Record<keyof UpkeepSettings, string>>>({});
+  const [typed, setTyped] = useState<Partial<Record<Setting, string>>>({});
+  const [apps, setApps] = useState<AppKeeping[]>();
   const onSuccess = (data: Upkeep) => {
     setTyped({});
+    setApps(undefined);
     queries.setQueryData(upkeepQuery.queryKey, data);
   };
   const save = useMutation({
@@ -55,11 +65,11 @@ function Settings({ upkeep }: { upkeep: Upkeep }) {
     mutationFn: () => unwrap(api.POST('/api/upkeep/tidyings')),
     onSuccess,
   });
-  const wanted = (name: keyof UpkeepSettings) =>
-    Number(typed[name] ?? upkeep.settings[name].toString());
-  const isWrong = (name: keyof UpkeepSettings) =>
-    !Number.isInteger(wanted(name)) || wanted(name) < 1;
-  const changed = Object.keys(typed).length > 0;
+  const textOf = (name: Setting) => typed[name] ?? String(upkeep.settings[name] ?? '');
+  const wanted = (name: Setting) => Number(textOf(name));
+  const ofApps = apps ?? upkeep.settings.apps ?? [];
+  const isWrong = (name: Setting) => !Number.isInteger(wanted(name)) || wanted(name) < 1;
+  const changed = Object.keys(typed).length > 0 || apps !== undefined;
   const { tidied } = upkeep;
   return (
     <Box
@@ -69,6 +79,8 @@ function Settings({ upkeep }: { upkeep: Upkeep }) {
         save.mutate({
           exchangeDays: wanted('exchangeDays'),
           exchangeMegabytes: wanted('exchangeMegabytes'),
+          visitorDays: wanted('visitorDays'),
+          apps: ofApps,
           editionDays: wanted('editionDays'),
         });
       }}
@@ -82,7 +94,7 @@ function Settings({ upkeep }: { upkeep: Upkeep }) {
             key={name}
             type="number"
             label={label}
-            value={typed[name] ?? upkeep.settings[name].toString()}
+            value={textOf(name)}
             error={isWrong(name)}
             helperText={isWrong(name) ? 'A whole number from 1 on.' : help}
             onChange={(event) => {
@@ -92,11 +104,16 @@ function Settings({ upkeep }: { upkeep: Upkeep }) {
           />
         ))}
       </Box>
+      <AppsKept apps={ofApps} onChange={setApps} />
       <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mt: 1.5 }}>
         <Button
           type="submit"
           variant="contained"
-          disabled={!changed || SETTINGS.some(({ name }) => isWrong(name))}
+          disabled={
+            !changed ||
+            SETTINGS.some(({ name }) => isWrong(name)) ||
+            ofApps.some((one) => one.days < 1 || one.megabytes < 1)
+          }
           loading={save.isPending}
         >
           Save

@@ -7,6 +7,7 @@ import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.value.RecordValue;
+import org.mapsel.server.samples.Asker;
 import org.mapsel.server.samples.Recorder;
 import org.mapsel.server.samples.SampleStore;
 import org.mapsel.server.samples.Simulation;
@@ -54,7 +55,15 @@ class KnownOperations {
      */
     Recorder.Wanted wanted(RecordValue parameters, Optional<String> environment) {
       return new Recorder.Wanted(
-          id, service, operation, endpoint, parameters, Set.of(), environment, Simulation.NONE);
+          id,
+          service,
+          operation,
+          endpoint,
+          parameters,
+          Set.of(),
+          environment,
+          Simulation.NONE,
+          Asker.BUILDER);
     }
   }
 

@@ -122,7 +122,8 @@ class PageCalls {
         run.parameters(),
         running.builder() ? Set.of() : running.plan().wanted().getOrDefault(call.id(), Set.of()),
         running.environmentOf(call.service()),
-        look);
+        look,
+        running.asker());
   }
 
   private static PageEvent event(PageEffect.RunCall run, Recorder.Recorded recorded) {

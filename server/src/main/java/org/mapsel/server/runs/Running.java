@@ -8,6 +8,7 @@ import org.mapsel.core.page.Page;
 import org.mapsel.core.page.plan.PagePlan;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.server.apps.PageWords;
+import org.mapsel.server.samples.Asker;
 
 /** A page that runs, in the version of the app that it was opened in. */
 record Running(
@@ -24,6 +25,11 @@ record Running(
   /** Where a release calls a service; the draft does where builders do. */
   Optional<String> environmentOf(String service) {
     return release.map(number -> environments.getOrDefault(service, ""));
+  }
+
+  /** Whose calls are made. */
+  Asker asker() {
+    return new Asker(Optional.of(appId), Optional.of(page().id().text()), !builder);
   }
 
   Page page() {

@@ -24,7 +24,10 @@ class ExchangeLogController {
       String method,
       String address,
       @Nullable Integer status,
-      long responseBytes) {}
+      long responseBytes,
+      @Nullable String app,
+      @Nullable String page,
+      boolean visitor) {}
 
   private final ExchangeLog log;
 
@@ -35,18 +38,38 @@ class ExchangeLogController {
   /**
    * The newest exchanges that fit.
    *
+   * @param operation of that service
+   * @param app that they were made for
+   * @param page of that app
+   * @param visitor only those of visitors, or only those of who builds
    * @param failed only those that were not answered, or answered with an error
    * @param find a text in the address or in either body
+   * @param from only those from that time on
    * @param before only those that are older
    */
   @GetMapping
   List<ExchangeLine> find(
       @RequestParam(defaultValue = "") String service,
+      @RequestParam(defaultValue = "") String operation,
+      @RequestParam(defaultValue = "") String app,
+      @RequestParam(defaultValue = "") String page,
+      @RequestParam(required = false) @Nullable Boolean visitor,
       @RequestParam(defaultValue = "false") boolean failed,
       @RequestParam(defaultValue = "") String find,
-      @RequestParam(required = false) OffsetDateTime before) {
+      @RequestParam(required = false) @Nullable OffsetDateTime from,
+      @RequestParam(required = false) @Nullable OffsetDateTime before) {
     return log
-        .find(new ExchangeStore.Search(service, failed, find, Optional.ofNullable(before)))
+        .find(
+            new ExchangeStore.Search(
+                service,
+                operation,
+                app,
+                page,
+                Optional.ofNullable(visitor),
+                failed,
+                find,
+                Optional.ofNullable(from),
+                Optional.ofNullable(before)))
         .stream()
         .map(
             line ->
@@ -59,7 +82,10 @@ class ExchangeLogController {
                     line.method(),
                     line.address(),
                     line.status().orElse(null),
-                    line.responseBytes()))
+                    line.responseBytes(),
+                    line.asker().app().orElse(null),
+                    line.asker().page().orElse(null),
+                    line.asker().visitor()))
         .toList();
   }
 }

@@ -13,6 +13,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
@@ -36,6 +37,9 @@ class ExchangeStore {
 
   /** Of a longer body only the start is kept; nobody reads more of it. */
   static final int MAX_BODY = 1 << 20;
+
+  /** What an exchange belongs to. */
+  record Of(String service, String operation, Asker asker) {}
 
   /** An exchange as it is kept. */
   record Kept(
@@ -63,10 +67,9 @@ class ExchangeStore {
   }
 
   /** Keeps a request that is about to leave; until it is finished, nobody knows of its answer. */
-  String begin(String service, String operation, Request request, Instant now) {
+  String begin(Of of, Request request, Instant now) {
     return add(
-        service,
-        operation,
+        of,
         new Exchange(
             request,
             Optional.empty(),
@@ -82,12 +85,15 @@ class ExchangeStore {
   }
 
   /** Keeps an exchange. */
-  String add(String service, String operation, Exchange exchange) {
+  String add(Of of, Exchange exchange) {
     String id = UUID.randomUUID().toString();
     ExchangeRecord row = row(exchange);
     row.setId(id);
-    row.setServiceId(service);
-    row.setOperation(operation);
+    row.setServiceId(of.service());
+    row.setOperation(of.operation());
+    row.setApp(of.asker().app().orElse(null));
+    row.setPage(of.asker().page().orElse(null));
+    row.setVisitor(of.asker().visitor());
     sql.insertInto(EXCHANGE).set(row).execute();
     return id;
   }
@@ -126,9 +132,24 @@ class ExchangeStore {
    * What is looked for.
    *
    * @param service empty for all
+   * @param operation of that service; empty for all
+   * @param app that they were made for; empty for all, and for those that were made for none
+   * @param page of that app; empty for all
+   * @param visitors only those of visitors, or only those of who builds
    * @param text in the address or in either body; empty for any
+   * @param from the time of the oldest one
+   * @param before a time that all are older than
    */
-  record Search(String service, boolean failed, String text, Optional<OffsetDateTime> before) {}
+  record Search(
+      String service,
+      String operation,
+      String app,
+      String page,
+      Optional<Boolean> visitors,
+      boolean failed,
+      String text,
+      Optional<OffsetDateTime> from,
+      Optional<OffsetDateTime> before) {}
 
   /** An exchange without its messages. */
   record Line(
@@ -140,15 +161,34 @@ class ExchangeStore {
       String method,
       String address,
       Optional<Integer> status,
-      long responseBytes) {}
+      long responseBytes,
+      Asker asker) {}
 
   private static final int FIRST_WRONG = 400;
 
   /** The newest ones that fit. */
   List<Line> find(Search search, int most) {
     Condition fits = DSL.noCondition();
-    if (!search.service().isEmpty()) {
-      fits = fits.and(EXCHANGE.SERVICE_ID.eq(search.service()));
+    for (Map.Entry<Field<String>, String> one :
+        Map.<Field<String>, String>of(
+                EXCHANGE.SERVICE_ID,
+                search.service(),
+                EXCHANGE.OPERATION,
+                search.operation(),
+                EXCHANGE.APP,
+                search.app(),
+                EXCHANGE.PAGE,
+                search.page())
+            .entrySet()) {
+      if (!one.getValue().isEmpty()) {
+        fits = fits.and(one.getKey().eq(one.getValue()));
+      }
+    }
+    if (search.visitors().isPresent()) {
+      fits = fits.and(EXCHANGE.VISITOR.eq(search.visitors().get()));
+    }
+    if (search.from().isPresent()) {
+      fits = fits.and(EXCHANGE.STARTED_AT.ge(search.from().get()));
     }
     if (search.failed()) {
       fits = fits.and(EXCHANGE.STATUS.isNull().or(EXCHANGE.STATUS.ge(FIRST_WRONG)));
@@ -175,7 +215,10 @@ class ExchangeStore {
             EXCHANGE.METHOD,
             EXCHANGE.ADDRESS,
             EXCHANGE.STATUS,
-            EXCHANGE.RESPONSE_BYTES)
+            EXCHANGE.RESPONSE_BYTES,
+            EXCHANGE.APP,
+            EXCHANGE.PAGE,
+            EXCHANGE.VISITOR)
         .from(EXCHANGE)
         .where(fits)
         .orderBy(EXCHANGE.STARTED_AT.desc())
@@ -191,7 +234,11 @@ class ExchangeStore {
                     row.value6(),
                     row.value7(),
                     Optional.ofNullable(row.value8()),
-                    row.value9()));
+                    row.value9(),
+                    new Asker(
+                        Optional.ofNullable(row.value10()),
+                        Optional.ofNullable(row.value11()),
+                        row.value12())));
   }
 
   private static Condition holds(Field<byte[]> body, byte[] wanted) {
@@ -203,13 +250,37 @@ class ExchangeStore {
     return DSL.notExists(DSL.selectOne().from(SAMPLE).where(SAMPLE.EXCHANGE_ID.eq(EXCHANGE.ID)));
   }
 
-  /** Removes those that are older; says how many that were. */
-  int removeBefore(OffsetDateTime time) {
-    return sql.deleteFrom(EXCHANGE).where(EXCHANGE.STARTED_AT.lt(time)).and(isFree()).execute();
+  /** Some of the exchanges. */
+  sealed interface Some {
+    /** Those that were made for an app. */
+    record OfApp(String app) implements Some {}
+
+    /** Those that were made for none of some apps. */
+    record OfOthers(Set<String> apps) implements Some {}
+
+    /** Those of visitors. */
+    record OfVisitors() implements Some {}
   }
 
-  /** Removes the oldest ones, so that the messages of the others take so many bytes at most. */
-  int removeBeyond(long bytes) {
+  private static Condition are(Some some) {
+    return switch (some) {
+      case Some.OfApp one -> EXCHANGE.APP.eq(one.app());
+      case Some.OfOthers others -> EXCHANGE.APP.isNull().or(EXCHANGE.APP.notIn(others.apps()));
+      case Some.OfVisitors visitors -> EXCHANGE.VISITOR.isTrue();
+    };
+  }
+
+  /** Removes those of some that are older; says how many that were. */
+  int removeBefore(Some some, OffsetDateTime time) {
+    return sql.deleteFrom(EXCHANGE)
+        .where(are(some))
+        .and(EXCHANGE.STARTED_AT.lt(time))
+        .and(isFree())
+        .execute();
+  }
+
+  /** Removes the oldest of some, so that the messages of the rest take so many bytes at most. */
+  int removeBeyond(Some some, long bytes) {
     Field<BigDecimal> upTo =
         DSL.sum(
                 DSL.field(
@@ -218,7 +289,11 @@ class ExchangeStore {
             .over()
             .orderBy(EXCHANGE.STARTED_AT.desc(), EXCHANGE.ID)
             .as("up_to");
-    var sized = DSL.select(EXCHANGE.ID.as("sized_id"), upTo).from(EXCHANGE).asTable("sized");
+    var sized =
+        DSL.select(EXCHANGE.ID.as("sized_id"), upTo)
+            .from(EXCHANGE)
+            .where(are(some))
+            .asTable("sized");
     return sql.deleteFrom(EXCHANGE)
         .where(
             EXCHANGE.ID.in(

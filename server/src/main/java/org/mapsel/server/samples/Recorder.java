@@ -71,6 +71,7 @@ public class Recorder {
    *
    * @param environment where; the one that builders call if nothing is said
    * @param look how the service is made to look
+   * @param asker whose call it is
    */
   public record Wanted(
       String serviceId,
@@ -80,7 +81,13 @@ public class Recorder {
       RecordValue parameters,
       Set<FieldPath> fields,
       Optional<String> environment,
-      Simulation look) {
+      Simulation look,
+      Asker asker) {
+
+    /** What its exchanges belong to. */
+    ExchangeStore.Of of() {
+      return new ExchangeStore.Of(serviceId, operation.id().text(), asker);
+    }
 
     /** The same by builders, who call all services where they are set to. */
     public Wanted(
@@ -98,7 +105,8 @@ public class Recorder {
           parameters,
           fields,
           Optional.empty(),
-          Simulation.NONE);
+          Simulation.NONE,
+          Asker.BUILDER);
     }
   }
 
@@ -181,7 +189,6 @@ public class Recorder {
    * @param begun the exchange as it was kept before it left, if it was
    */
   private Recorded recorded(Wanted wanted, CallResult result, Optional<String> begun) {
-    String operation = wanted.operation().id().text();
     return new Recorded(
         result,
         result
@@ -191,8 +198,7 @@ public class Recorder {
                     sent(
                         begun
                             .map(id -> exchanges.finish(id, exchange))
-                            .orElseGet(
-                                () -> exchanges.add(wanted.serviceId(), operation, exchange)),
+                            .orElseGet(() -> exchanges.add(wanted.of(), exchange)),
                         exchange)));
   }
 

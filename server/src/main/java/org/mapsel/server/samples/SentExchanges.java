@@ -39,9 +39,7 @@ final class SentExchanges implements Journal {
   @Override
   public void sending(Question question, Request shown) {
     Recorder.Wanted wanted = expected.get(question);
-    ids.put(
-        question,
-        exchanges.begin(wanted.serviceId(), wanted.operation().id().text(), shown, Instant.now()));
+    ids.put(question, exchanges.begin(wanted.of(), shown, Instant.now()));
     mark.run();
   }
 }

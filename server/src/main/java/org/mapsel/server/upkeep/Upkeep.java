@@ -3,9 +3,14 @@ package org.mapsel.server.upkeep;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.OffsetDateTime;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.server.samples.ExchangeLog;
 import org.mapsel.server.services.Editions;
+import org.mapsel.server.upkeep.UpkeepViews.AppKeeping;
 import org.mapsel.server.upkeep.UpkeepViews.TidiedView;
 import org.mapsel.server.upkeep.UpkeepViews.UpkeepSettings;
 import org.mapsel.server.upkeep.UpkeepViews.UpkeepView;
@@ -36,6 +41,7 @@ class Upkeep {
       Clock clock,
       @Value("${mapsel.exchanges.age}") Duration exchangeAge,
       @Value("${mapsel.exchanges.size}") DataSize exchangeSize,
+      @Value("${mapsel.exchanges.visitor-age}") Duration visitorAge,
       @Value("${mapsel.editions.age}") Duration editionAge) {
     this.store = store;
     this.exchanges = exchanges;
@@ -45,6 +51,8 @@ class Upkeep {
         new UpkeepSettings(
             Math.toIntExact(exchangeAge.toDays()),
             Math.toIntExact(exchangeSize.toMegabytes()),
+            Math.toIntExact(visitorAge.toDays()),
+            List.of(),
             Math.toIntExact(editionAge.toDays()));
   }
 
@@ -66,12 +74,23 @@ class Upkeep {
     OffsetDateTime now = OffsetDateTime.now(clock);
     int exchangesGone =
         exchanges.trim(
-            now.minusDays(settings.exchangeDays()),
-            DataSize.ofMegabytes(settings.exchangeMegabytes()));
+            limit(now, settings.exchangeDays(), settings.exchangeMegabytes()),
+            limits(now, Objects.requireNonNull(settings.apps())),
+            now.minusDays(Objects.requireNonNull(settings.visitorDays())));
     int editionsGone = editions.removeUnused(now.minusDays(settings.editionDays()));
     tidied = new TidiedView(now, exchangesGone, editionsGone);
     if (exchangesGone + editionsGone > 0) {
       LOG.info("{} old exchanges and {} editions were removed", exchangesGone, editionsGone);
     }
+  }
+
+  private static Map<String, ExchangeLog.Limit> limits(OffsetDateTime now, List<AppKeeping> apps) {
+    Map<String, ExchangeLog.Limit> limits = new HashMap<>();
+    apps.forEach(one -> limits.put(one.app(), limit(now, one.days(), one.megabytes())));
+    return limits;
+  }
+
+  private static ExchangeLog.Limit limit(OffsetDateTime now, int days, int megabytes) {
+    return new ExchangeLog.Limit(now.minusDays(days), DataSize.ofMegabytes(megabytes));
   }
 }

@@ -2,6 +2,7 @@ package org.mapsel.server.upkeep;
 
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** What the API says about upkeep. */
@@ -14,9 +15,23 @@ final class UpkeepViews {
    *
    * @param exchangeDays exchanges that no sample shows go after so many days
    * @param exchangeMegabytes and the oldest of them where their messages take more than this
+   * @param visitorDays those of visitors go after so many days in any case
+   * @param apps for whose exchanges something else is said
    * @param editionDays descriptions that were read, and of which nothing uses any, go after so many
    */
-  record UpkeepSettings(int exchangeDays, int exchangeMegabytes, int editionDays) {
+  record UpkeepSettings(
+      int exchangeDays,
+      int exchangeMegabytes,
+      @Nullable Integer visitorDays,
+      @Nullable List<AppKeeping> apps,
+      int editionDays) {
+
+    private static final int USUAL_VISITOR_DAYS = 7;
+
+    UpkeepSettings {
+      visitorDays = visitorDays == null ? USUAL_VISITOR_DAYS : visitorDays;
+      apps = apps == null ? List.of() : List.copyOf(apps);
+    }
 
     private static final int MOST_DAYS = 3_650;
     private static final int MOST_MEGABYTES = 1_000_000;
@@ -24,9 +39,28 @@ final class UpkeepViews {
     /** The same within what makes sense: a day and a megabyte at least. */
     UpkeepSettings within() {
       return new UpkeepSettings(
-          Math.clamp(exchangeDays, 1, MOST_DAYS),
-          Math.clamp(exchangeMegabytes, 1, MOST_MEGABYTES),
-          Math.clamp(editionDays, 1, MOST_DAYS));
+          days(exchangeDays),
+          megabytes(exchangeMegabytes),
+          days(Objects.requireNonNull(visitorDays)),
+          Objects.requireNonNull(apps).stream()
+              .map(one -> new AppKeeping(one.app(), days(one.days()), megabytes(one.megabytes())))
+              .toList(),
+          days(editionDays));
+    }
+
+    private static int days(int wanted) {
+      return Math.clamp(wanted, 1, MOST_DAYS);
+    }
+
+    private static int megabytes(int wanted) {
+      return Math.clamp(wanted, 1, MOST_MEGABYTES);
+    }
+  }
+
+  /** How long and how much is kept of the exchanges of one app. */
+  record AppKeeping(String app, int days, int megabytes) {
+    AppKeeping {
+      Objects.requireNonNull(app);
     }
   }
 

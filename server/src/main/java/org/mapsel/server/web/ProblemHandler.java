@@ -6,6 +6,7 @@ import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.sql.SQLException;
 import java.util.List;
+import org.apache.tomcat.util.http.fileupload.impl.FileCountLimitExceededException;
 import org.mapsel.core.finding.Finding;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -18,6 +19,7 @@ import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -59,9 +61,16 @@ public class ProblemHandler {
     return detail(HttpStatus.BAD_REQUEST, List.of(Finding.error("SERVER_REQUEST_MALFORMED")));
   }
 
+  /** A form of files that is none, or of more or larger files than are taken. */
   @ExceptionHandler
-  ProblemDetail handle(MaxUploadSizeExceededException large) {
-    return detail(HttpStatus.CONTENT_TOO_LARGE, List.of(Finding.error("SERVER_REQUEST_TOO_LARGE")));
+  ProblemDetail handle(MultipartException broken) {
+    LOG.debug("Unreadable form", broken);
+    if (broken.getRootCause() instanceof FileCountLimitExceededException) {
+      return detail(HttpStatus.CONTENT_TOO_LARGE, List.of(Finding.error("SERVER_FILES_TOO_MANY")));
+    }
+    return broken instanceof MaxUploadSizeExceededException
+        ? detail(HttpStatus.CONTENT_TOO_LARGE, List.of(Finding.error("SERVER_REQUEST_TOO_LARGE")))
+        : detail(HttpStatus.BAD_REQUEST, List.of(Finding.error("SERVER_REQUEST_MALFORMED")));
   }
 
   @ExceptionHandler

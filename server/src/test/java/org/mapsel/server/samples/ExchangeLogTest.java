@@ -1,15 +1,25 @@
 package org.mapsel.server.samples;
 
+import static java.time.ZoneOffset.UTC;
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
+import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
+import org.mapsel.core.exchange.Exchange;
+import org.mapsel.core.finding.Finding;
+import org.mapsel.core.message.Request;
 import org.mapsel.server.testing.FakeBerthing;
 import org.mapsel.server.testing.TestServer;
+import org.springframework.util.unit.DataSize;
 import tools.jackson.databind.JsonNode;
 
 /** Exchanges are found again, and old ones go. */
@@ -86,16 +96,54 @@ class ExchangeLogTest {
         .isEqualTo(200);
   }
 
+  private void keep(ExchangeStore store, String app, String page, boolean visitor, int days) {
+    store.add(
+        new ExchangeStore.Of(
+            service, "Asked", new Asker(Optional.of(app), Optional.of(page), visitor)),
+        new Exchange(
+            new Request("GET", "http://quay.example/" + days, List.of(), new byte[0]),
+            Optional.empty(),
+            Optional.of(Finding.error("EXCHANGE_ANSWER_DROPPED")),
+            Instant.now().minus(Duration.ofDays(days)),
+            Duration.ZERO));
+  }
+
+  @Test
+  void theyAreFoundByWhoAskedAndEachAppKeepsItsOwnTime() {
+    ExchangeStore store = SERVER.bean(ExchangeStore.class);
+    ExchangeLog log = SERVER.bean(ExchangeLog.class);
+    keep(store, "desk", "page_1", false, 20);
+    keep(store, "desk", "page_2", true, 20);
+    keep(store, "desk", "page_2", true, 2);
+    keep(store, "yard", "page_1", false, 20);
+
+    assertThat(found("&app=desk")).hasSize(3);
+    assertThat(found("&app=desk&page=page_2&visitor=true")).hasSize(2);
+    assertThat(found("&operation=Asked&visitor=false")).hasSize(2);
+    assertThat(found("&operation=Asked&from=" + OffsetDateTime.now(UTC).minusDays(3))).hasSize(1);
+    assertThat(found("&visitor=true").at("/0/page").asString()).isEqualTo("page_2");
+
+    OffsetDateTime now = OffsetDateTime.now();
+    ExchangeLog.Limit month = new ExchangeLog.Limit(now.minusDays(30), DataSize.ofMegabytes(99));
+    ExchangeLog.Limit days = new ExchangeLog.Limit(now.minusDays(9), DataSize.ofMegabytes(99));
+    log.trim(month, Map.of("yard", days), now.minusDays(7));
+
+    assertThat(found("&operation=Asked").valueStream().map(one -> one.at("/address").asString()))
+        .containsExactly("http://quay.example/2", "http://quay.example/20");
+    assertThat(found("&app=yard")).isEmpty();
+  }
+
   @Test
   void oldAndTooManyOnesGoButNotThoseThatSamplesShow() {
     ExchangeStore store = SERVER.bean(ExchangeStore.class);
     ask("S-9");
-    assertThat(store.removeBefore(OffsetDateTime.parse("2020-01-01T00:00:00Z"))).isZero();
+    ExchangeStore.Some all = new ExchangeStore.Some.OfOthers(Set.of());
+    assertThat(store.removeBefore(all, OffsetDateTime.parse("2020-01-01T00:00:00Z"))).isZero();
 
-    assertThat(store.removeBeyond(1)).isPositive();
+    assertThat(store.removeBeyond(all, 1)).isPositive();
 
     assertThat(found("")).hasSize(1);
-    assertThat(store.removeBefore(OffsetDateTime.now().plusDays(1))).isZero();
+    assertThat(store.removeBefore(all, OffsetDateTime.now().plusDays(1))).isZero();
     assertThat(
             SERVER
                 .api()

@@ -90,9 +90,10 @@ class UpkeepApiTest {
       Api.Answer set =
           api.put(
               "/api/upkeep/settings",
-              "{'exchangeDays':0,'exchangeMegabytes':1,'editionDays':2000000}");
+              "{'exchangeDays':0,'exchangeMegabytes':1,'editionDays':2000000,'apps':[{'app':'desk','days':0,'megabytes':5}]}");
       assertThat(set.body().at("/settings").toString())
-          .isEqualTo("{\"exchangeDays\":1,\"exchangeMegabytes\":1,\"editionDays\":3650}");
+          .isEqualTo(
+              "{\"exchangeDays\":1,\"exchangeMegabytes\":1,\"visitorDays\":7,\"apps\":[{\"app\":\"desk\",\"days\":1,\"megabytes\":5}],\"editionDays\":3650}");
       JsonNode tidied = api.post("/api/upkeep/tidyings", "{}").body();
 
       assertThat(exchanges(tidied)).isEqualTo(1);

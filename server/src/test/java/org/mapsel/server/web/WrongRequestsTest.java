@@ -21,6 +21,8 @@ import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.mapsel.server.testing.Api;
 import org.mapsel.server.testing.FakeBerthing;
 import org.mapsel.server.testing.TestServer;
@@ -103,6 +105,44 @@ class WrongRequestsTest {
                                 sent(path.getKey(), method.getKey(), method.getValue()))));
 
     assertThat(broken).isEmpty();
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "multipart/form-data",
+        "multipart/form-data; boundary=",
+        "multipart/form-data; boundary=cut"
+      })
+  void aFormThatIsNoneIsRefused(String type) {
+    assertThat(api("/api/intakes/files", type, "--cut\r\nno head at all").status()).isEqualTo(400);
+  }
+
+  @Test
+  void manyFilesAreTakenAndTooManyAreRefusedWithAdvice() {
+    String part =
+        "--cut\r\nContent-Disposition: form-data; name=\"files\"; filename=\"%d.xsd\"\r\n\r\n<a/>\r\n";
+    StringBuilder form = new StringBuilder();
+    for (int i = 0; i < 60; i++) {
+      form.append(part.formatted(i));
+    }
+    String type = "multipart/form-data; boundary=cut";
+
+    assertThat(api("/api/intakes/files", type, form + "--cut--\r\n").code())
+        .as("they are read, and describe nothing")
+        .startsWith("READ_");
+    String many = form.toString().repeat(20);
+    assertThat(api("/api/intakes/files", type, many + "--cut--\r\n").code())
+        .isEqualTo("SERVER_FILES_TOO_MANY");
+  }
+
+  private static Api.Answer api(String path, String type, String body) {
+    Api api = SERVER.api();
+    return api.send(
+        HttpRequest.newBuilder(URI.create(api.address() + path))
+            .header("Origin", api.address())
+            .header("Content-Type", type)
+            .POST(BodyPublishers.ofString(body)));
   }
 
   private List<String> sent(String path, String method, JsonNode operation) {

@@ -1,0 +1,40 @@
+import { expect, test } from 'vitest';
+import { pageWord, queryOf } from './logged';
+
+const ANY = {
+  find: '',
+  service: '',
+  operation: '',
+  page: '',
+  by: '' as const,
+  failed: false,
+  from: '',
+  before: '',
+};
+
+test('what nobody asked for is not asked for', () => {
+  expect(queryOf(ANY)).toEqual({
+    find: '',
+    service: '',
+    operation: '',
+    app: '',
+    page: '',
+    failed: false,
+  });
+});
+
+test('a page goes with its app, times as they are everywhere', () => {
+  expect(
+    queryOf({
+      ...ANY,
+      page: pageWord('duty-desk', 'page_1'),
+      by: 'builders',
+      from: '2031-05-14T06:40',
+    }),
+  ).toMatchObject({
+    app: 'duty-desk',
+    page: 'page_1',
+    visitor: false,
+    from: new Date('2031-05-14T06:40').toISOString(),
+  });
+});
