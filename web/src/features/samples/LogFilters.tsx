@@ -39,7 +39,7 @@ function Choice({ label, value, options, onChange }: ChoiceProps) {
         onChange(event.target.value);
       }}
       slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
-      sx={{ width: 180 }}
+      sx={{ width: 145 }}
     >
       <MenuItem value="">all</MenuItem>
       {options.map((one) => (
@@ -87,7 +87,7 @@ export function LogFilters({
           set({ find: event.target.value });
         }}
         slotProps={{ htmlInput: { 'aria-label': 'Find in exchanges' } }}
-        sx={{ width: 270 }}
+        sx={{ width: 210 }}
       />
       <Choice
         label="Service"
@@ -136,7 +136,7 @@ export function LogFilters({
             set({ [end]: event.target.value });
           }}
           slotProps={{ inputLabel: { shrink: true } }}
-          sx={{ width: 190 }}
+          sx={{ width: 182 }}
         />
       ))}
       <FormControlLabel

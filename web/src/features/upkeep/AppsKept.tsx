@@ -29,9 +29,9 @@ export function AppsKept({
     onChange(apps.map((one, index) => (index === at ? { ...one, ...change } : one)));
   };
   return (
-    <Box sx={{ mt: 1.5 }}>
+    <Box sx={{ mt: 2 }}>
       {apps.map((one, at) => (
-        <Box key={one.app} sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 1 }}>
+        <Box key={one.app} sx={{ display: 'flex', gap: 1, alignItems: 'center', mb: 2 }}>
           <Typography sx={{ width: 220 }}>Exchanges of {nameOf(one.app)}</Typography>
           {NUMBERS.map(({ name, label }) => (
             <TextField

@@ -100,7 +100,7 @@ function Settings({ upkeep }: { upkeep: Upkeep }) {
             onChange={(event) => {
               setTyped({ ...typed, [name]: event.target.value });
             }}
-            sx={{ width: 300 }}
+            sx={{ width: 240 }}
           />
         ))}
       </Box>

@@ -263,6 +263,13 @@ export function FieldLine(props: Props) {
             set({ hidden: !row.look.hidden });
           }}
         />
+        <Mark
+          words="personal"
+          on={row.look.personal}
+          onPress={() => {
+            set({ personal: !row.look.personal });
+          }}
+        />
       </Box>
       <Box role="gridcell" sx={cell} title={value}>
         <Box component="span" sx={{ overflow: 'hidden', textOverflow: 'ellipsis' }}>

@@ -27,6 +27,9 @@ public final class Soak {
   /** The command that started it starts it again; in shorter turns it would give up. */
   private static final Duration BETWEEN_KILLS = Duration.ofSeconds(90);
 
+  /** How many milliseconds people look at what came before they do something again. */
+  private static final long THINKING = 1_000;
+
   /** So long after a start the process is still slow. */
   private static final long COLD_NANOS = Duration.ofSeconds(30).toNanos();
 
@@ -101,7 +104,7 @@ public final class Soak {
     for (int i = 0; i < 4; i++) {
       int first = i;
       AtomicInteger turn = new AtomicInteger(first);
-      repeat(20, () -> read(READ.get(turn.incrementAndGet() % READ.size())));
+      repeat(50, () -> read(READ.get(turn.incrementAndGet() % READ.size())));
     }
     // The first seconds warm up.
     Thread.sleep(COLD_NANOS / 1_000_000);
@@ -113,18 +116,18 @@ public final class Soak {
 
     quick = new Times();
     warm = new Times();
-    for (int i = 0; i < 4; i++) {
+    for (int i = 0; i < 10; i++) {
       Visitor visitor = new Visitor();
-      repeat(50, visitor::press);
+      repeat(THINKING, visitor::press);
     }
-    for (int i = 0; i < 2; i++) {
+    for (int i = 0; i < 4; i++) {
       Builder builder = new Builder(i + 1);
       builders.add(builder);
-      repeat(100, builder::edit);
+      repeat(THINKING, builder::edit);
     }
     Hostile bad = new Hostile(product);
     repeat(
-        200,
+        500,
         () -> {
           hostile.incrementAndGet();
           if (bad.act()) {

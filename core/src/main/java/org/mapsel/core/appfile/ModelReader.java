@@ -111,7 +111,8 @@ final class ModelReader {
                     json.find("hidden").map(Json::flag),
                     json.findText("list").map(ListId::new),
                     json.findText("empty"),
-                    json.find("required").map(Json::flag)))
+                    json.find("required").map(Json::flag),
+                    json.find("personal").map(Json::flag)))
         .orElse(Overrides.NONE);
   }
 

@@ -121,6 +121,7 @@ final class ModelWriter {
     set.list().ifPresent(list -> json.put("list", list.text()));
     set.empty().ifPresent(empty -> json.put("empty", empty));
     set.required().ifPresent(required -> json.put("required", required));
+    set.personal().ifPresent(personal -> json.put("personal", personal));
   }
 
   private static ObjectNode format(Format format) {

@@ -12,6 +12,7 @@ import org.mapsel.core.shape.ValueType;
  * @param unit empty where it counts nothing
  * @param order empty where nobody decided
  * @param choices codes and their words, none where any value may stand
+ * @param personal whether it tells of a person
  * @param empty what is shown where there is no value
  */
 public record Look(
@@ -24,6 +25,7 @@ public record Look(
     boolean key,
     boolean title,
     boolean hidden,
+    boolean personal,
     List<Choice> choices,
     String empty) {
 
@@ -41,6 +43,7 @@ public record Look(
         Looks.usual(scalar, false),
         "",
         Optional.empty(),
+        false,
         false,
         false,
         false,

@@ -67,6 +67,7 @@ public final class Looks {
         look.key(),
         said.title().orElse(field.hints().title()),
         said.hidden().orElse(field.hints().hidden()),
+        look.personal(),
         look.choices(),
         look.empty());
   }
@@ -90,6 +91,7 @@ public final class Looks {
         isKey,
         said.title().orElse(false),
         said.hidden().orElse(false),
+        said.personal().orElse(false),
         said.list().flatMap(model::list).map(ValueList::items).orElse(described),
         said.empty().orElse(""));
   }

@@ -19,6 +19,8 @@ import org.mapsel.core.ref.ListId;
  * @param list the words for its codes
  * @param empty what is shown where there is no value
  * @param required whether a form insists on it
+ * @param personal whether it tells of a person, so that its values are not kept where messages are
+ *     recorded
  */
 public record Overrides(
     Optional<String> label,
@@ -31,10 +33,12 @@ public record Overrides(
     Optional<Boolean> hidden,
     Optional<ListId> list,
     Optional<String> empty,
-    Optional<Boolean> required) {
+    Optional<Boolean> required,
+    Optional<Boolean> personal) {
 
   public static final Overrides NONE =
       new Overrides(
+          Optional.empty(),
           Optional.empty(),
           Optional.empty(),
           Optional.empty(),
@@ -54,22 +58,22 @@ public record Overrides(
 
   public Overrides withLabel(Optional<String> other) {
     return new Overrides(
-        other, help, format, unit, order, key, title, hidden, list, empty, required);
+        other, help, format, unit, order, key, title, hidden, list, empty, required, personal);
   }
 
   public Overrides withFormat(Optional<Format> other) {
     return new Overrides(
-        label, help, other, unit, order, key, title, hidden, list, empty, required);
+        label, help, other, unit, order, key, title, hidden, list, empty, required, personal);
   }
 
   public Overrides withUnit(Optional<String> other) {
     return new Overrides(
-        label, help, format, other, order, key, title, hidden, list, empty, required);
+        label, help, format, other, order, key, title, hidden, list, empty, required, personal);
   }
 
   public Overrides withList(Optional<ListId> other) {
     return new Overrides(
-        label, help, format, unit, order, key, title, hidden, other, empty, required);
+        label, help, format, unit, order, key, title, hidden, other, empty, required, personal);
   }
 
   public boolean saysNothing() {
@@ -89,7 +93,8 @@ public record Overrides(
         either(base, Overrides::hidden),
         either(base, Overrides::list),
         either(base, Overrides::empty),
-        either(base, Overrides::required));
+        either(base, Overrides::required),
+        either(base, Overrides::personal));
   }
 
   private <T> Optional<T> either(Overrides base, Function<Overrides, Optional<T>> aspect) {

@@ -9,6 +9,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.PersonalData;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.value.BinaryValue;
@@ -16,6 +17,7 @@ import org.mapsel.core.value.BooleanValue;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.NumberValue;
 import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
 
 /** Compares an answer with the one that is known. */
@@ -23,6 +25,9 @@ public final class Comparison {
 
   /** More than these nobody reads; the first ones tell what happened. */
   private static final int MOST = 1_000;
+
+  /** What was not kept because it tells of a person is as it was, whatever it is. */
+  private static final Value BLANK = new TextValue(PersonalData.BLANK);
 
   private final Check check;
   private final List<Deviation> deviations = new ArrayList<>();
@@ -64,7 +69,10 @@ public final class Comparison {
             if (isReachable(path, were, are)) {
               tell(Deviation.Kind.MISSING, path, type(was), "nothing");
             }
-          } else if (!type(was).equals(type(is)) && !isEmptyList(was) && !isEmptyList(is)) {
+          } else if (!was.equals(BLANK)
+              && !type(was).equals(type(is))
+              && !isEmptyList(was)
+              && !isEmptyList(is)) {
             tell(Deviation.Kind.TYPE, path, type(was), type(is));
           }
         });
@@ -149,7 +157,7 @@ public final class Comparison {
 
   private void simple(FieldPath path, Value expected, Value actual) {
     boolean nothing = expected.isAbsent() || expected == Value.NULL;
-    if (nothing && (actual.isAbsent() || actual == Value.NULL)) {
+    if (nothing && (actual.isAbsent() || actual == Value.NULL) || expected.equals(BLANK)) {
       return;
     }
     if (!nothing && (actual.isAbsent() || actual == Value.NULL)) {

@@ -21,7 +21,18 @@ class FormatsTest {
 
   private static Look look(ScalarType type, Format format, Choice... choices) {
     return new Look(
-        type, "", "", format, "", Optional.empty(), false, false, false, List.of(choices), "");
+        type,
+        "",
+        "",
+        format,
+        "",
+        Optional.empty(),
+        false,
+        false,
+        false,
+        false,
+        List.of(choices),
+        "");
   }
 
   private static Value number(String digits) {

@@ -100,6 +100,7 @@ class ChoicesFromOperationsTest {
             Optional.empty(),
             Optional.empty(),
             Optional.empty(),
+            Optional.empty(),
             Optional.empty());
     bench.edit(new SetModelField(flag, Optional.empty(), Optional.empty(), title));
 

@@ -70,6 +70,17 @@ class ComparisonTest {
   }
 
   @Test
+  void whatWasNotKeptOfAPersonIsAsItWas() {
+    RecordValue kept = value("{'pilot':'•••','born':'•••','bay':3}");
+    RecordValue actual = value("{'pilot':'Ada','born':1987,'bay':3}");
+    assertThat(Comparison.of(kept, actual, Check.SHAPE)).isEmpty();
+    assertThat(Comparison.of(kept, actual, values())).isEmpty();
+    assertThat(Comparison.of(kept, value("{'bay':4}"), values()))
+        .extracting(one -> one.path().toString())
+        .containsExactly("bay");
+  }
+
+  @Test
   void valuesAreComparedOneByOne() {
     told(OTHER_ROWS, values())
         .containsExactly("COUNT berths 2 > 1", "VALUE day 2031-05-14 > 2031-06-01");

@@ -29,6 +29,7 @@ public class Apps {
   private final AppStore store;
   private final PinnedServices services;
   private final Vocabulary vocabulary;
+  private final AppPersonalRules personal;
   private final JsonMapper json;
   private final AppEditor editor;
   private final Checker checker;
@@ -40,7 +41,13 @@ public class Apps {
   private final Cache<String, Checked> checks =
       Caffeine.newBuilder().softValues().maximumSize(REMEMBERED).build();
 
-  Apps(AppStore store, PinnedServices services, Vocabulary vocabulary, JsonMapper json) {
+  Apps(
+      AppStore store,
+      PinnedServices services,
+      Vocabulary vocabulary,
+      AppPersonalRules personal,
+      JsonMapper json) {
+    this.personal = personal;
     this.vocabulary = vocabulary;
     this.json = json;
     this.store = store;
@@ -92,7 +99,7 @@ public class Apps {
 
   /** Keeps an app that was made elsewhere. */
   KeptApp create(App app) {
-    return store.create(app);
+    return changed(store.create(app));
   }
 
   /** Makes an edit; it is on disk when this returns. */
@@ -111,7 +118,7 @@ public class Apps {
                   return edited(app, edit);
                 }));
     vocabulary.learn(edit, before.get(), after.app());
-    return after;
+    return changed(after);
   }
 
   /** The app after an edit; nothing is kept of it. */
@@ -121,15 +128,21 @@ public class Apps {
   }
 
   KeptApp undo(String id, long version) {
-    return store.undo(id, version);
+    return changed(store.undo(id, version));
   }
 
   KeptApp redo(String id, long version) {
-    return store.redo(id, version);
+    return changed(store.redo(id, version));
   }
 
   void remove(String id) {
     store.remove(get(id).id());
     checks.invalidate(id);
+    personal.forget();
+  }
+
+  private KeptApp changed(KeptApp now) {
+    personal.forget();
+    return now;
   }
 }

@@ -8,6 +8,7 @@ import org.mapsel.core.call.GivenAnswers;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.PersonalData;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.message.http.FirstValues;
 import org.mapsel.core.ref.OperationId;
@@ -62,12 +63,15 @@ public class LastSamples {
   private final SampleStore samples;
   private final EditionSamples inEdition;
   private final KnownEditions editions;
+  private final PersonalRules personal;
 
   LastSamples(
       ExchangeStore exchanges,
       SampleStore samples,
       EditionSamples inEdition,
-      KnownEditions editions) {
+      KnownEditions editions,
+      PersonalRules personal) {
+    this.personal = personal;
     this.exchanges = exchanges;
     this.samples = samples;
     this.inEdition = inEdition;
@@ -81,18 +85,20 @@ public class LastSamples {
       Operation operation,
       JsonNode parameters,
       Recorder.Recorded recorded) {
+    PersonalData data = personal.of(serviceId);
     Optional<JsonNode> answer =
         recorded
             .result()
             .answer()
             .filter(Answer.Returned.class::isInstance)
-            .map(given -> ValueJson.write(((Answer.Returned) given).value()));
+            .map(given -> ValueJson.write(((Answer.Returned) given).value()))
+            .map(data::blankedIn);
     samples.put(
         serviceId,
         operation.id().text(),
         SampleStore.LAST,
         new SampleStore.Kept(
-            parameters,
+            data.blankedIn(parameters),
             answer,
             recorded.sent().map(Recorder.Sent::exchange),
             Optional.empty(),

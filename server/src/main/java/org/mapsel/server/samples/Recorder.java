@@ -18,6 +18,7 @@ import org.mapsel.core.call.Question;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.message.Access;
+import org.mapsel.core.message.PersonalData;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.service.Operation;
@@ -48,6 +49,7 @@ public class Recorder {
   private final Caller caller;
   private final Replay replay;
   private final Stamps stamps;
+  private final PersonalRules personal;
 
   Recorder(
       ExchangeStore exchanges,
@@ -56,7 +58,9 @@ public class Recorder {
       OutgoingHttp http,
       Replay replay,
       Stamps stamps,
-      ExpiringStore known) {
+      ExpiringStore known,
+      PersonalRules personal) {
+    this.personal = personal;
     this.replay = replay;
     this.stamps = stamps;
     this.accesses = accesses;
@@ -148,7 +152,7 @@ public class Recorder {
   }
 
   private Map<Wanted, Recorded> sent(List<Wanted> wanted, Caller way) {
-    SentExchanges sent = new SentExchanges(exchanges);
+    SentExchanges sent = new SentExchanges(exchanges, personal);
     List<Question> questions = new ArrayList<>();
     for (Wanted one : wanted) {
       Question question = question(one);
@@ -189,10 +193,12 @@ public class Recorder {
    * @param begun the exchange as it was kept before it left, if it was
    */
   private Recorded recorded(Wanted wanted, CallResult result, Optional<String> begun) {
+    PersonalData data = personal.of(wanted.serviceId());
     return new Recorded(
         result,
         result
             .exchange()
+            .map(whole -> whole.with(data.blankedIn(whole.request())).answered(data::blankedIn))
             .map(
                 exchange ->
                     sent(

@@ -17,13 +17,15 @@ import org.mapsel.server.web.Sent;
 final class SentExchanges implements Journal {
 
   private final ExchangeStore exchanges;
+  private final PersonalRules personal;
   private final Runnable mark = Sent.marker();
   private final Map<Question, Recorder.Wanted> expected =
       Collections.synchronizedMap(new IdentityHashMap<>());
   private final Map<Question, String> ids = Collections.synchronizedMap(new IdentityHashMap<>());
 
-  SentExchanges(ExchangeStore exchanges) {
+  SentExchanges(ExchangeStore exchanges, PersonalRules personal) {
     this.exchanges = exchanges;
+    this.personal = personal;
   }
 
   /** Says whose question it is. */
@@ -39,7 +41,8 @@ final class SentExchanges implements Journal {
   @Override
   public void sending(Question question, Request shown) {
     Recorder.Wanted wanted = expected.get(question);
-    ids.put(question, exchanges.begin(wanted.of(), shown, Instant.now()));
+    Request kept = personal.of(wanted.serviceId()).blankedIn(shown);
+    ids.put(question, exchanges.begin(wanted.of(), kept, Instant.now()));
     mark.run();
   }
 }

@@ -46,6 +46,9 @@ class IntakesController {
     }
   }
 
+  /** A longer word is no address, and nobody would want to read it again in a message. */
+  private static final int LONGEST_ADDRESS = 8_000;
+
   private final Intakes intakes;
   private final Accesses accesses;
   private final JsonMapper json;
@@ -82,7 +85,8 @@ class IntakesController {
 
   /** One word that does not begin like a document. */
   private static boolean isAddress(String source) {
-    return !source.startsWith("<")
+    return source.length() <= LONGEST_ADDRESS
+        && !source.startsWith("<")
         && !source.startsWith("{")
         && source.chars().noneMatch(Character::isWhitespace);
   }

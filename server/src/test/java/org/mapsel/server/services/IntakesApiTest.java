@@ -80,6 +80,13 @@ class IntakesApiTest {
   }
 
   @Test
+  void aLongWordIsNoAddressAndIsNotRepeated() {
+    Api.Answer refused = api.post("/api/intakes", "{'source':'" + "x".repeat(1 << 20) + "'}");
+    assertThat(refused.code()).isEqualTo("READ_FORMAT_UNKNOWN");
+    assertThat(refused.body().toString()).hasSizeLessThan(2_000);
+  }
+
+  @Test
   void progressIsToldWhileADocumentComes() throws Exception {
     CountDownLatch seen = new CountDownLatch(1);
     String start = LAMPS + "# " + "-".repeat(1 << 19);
