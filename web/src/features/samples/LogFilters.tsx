@@ -81,7 +81,7 @@ export function LogFilters({
     <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', mb: 1.5 }}>
       <TextField
         type="search"
-        placeholder="a text in the address or a message"
+        placeholder="a text in any message"
         value={wanted.find}
         onChange={(event) => {
           set({ find: event.target.value });

@@ -97,6 +97,8 @@ export function FieldGrid({ app, type, lists, rows, ticked, onTicked, onEdit }: 
         ?.click();
     } else if (event.key === 'h') {
       onEdit(setEdit(type.id, row, { hidden: !row.look.hidden }));
+    } else if (event.key === 'p') {
+      onEdit(setEdit(type.id, row, { personal: !row.look.personal }));
     } else if (event.altKey && (event.key === 'PageDown' || event.key === 'PageUp')) {
       setSample(Math.min(samples - 1, Math.max(0, sample + (event.key === 'PageDown' ? 1 : -1))));
     } else return;

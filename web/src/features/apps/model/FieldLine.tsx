@@ -8,7 +8,7 @@ import { pairsFor, setEdit } from './rows';
 
 /** field, label, type, shown as, unit, words, marks, value, used at */
 export const TEMPLATE =
-  'minmax(130px, 1.5fr) minmax(100px, 1.2fr) 84px 116px 46px 92px 106px minmax(120px, 1.4fr) minmax(84px, 1fr)';
+  'minmax(130px, 1.5fr) minmax(100px, 1.2fr) 84px 116px 40px 92px 158px minmax(90px, 1.2fr) minmax(84px, 1fr)';
 
 interface Props {
   id: string;
@@ -56,13 +56,24 @@ const small = {
 } as const;
 
 /** What a field is besides a value: pressed where it is so. */
-function Mark({ words, on, onPress }: { words: string; on: boolean; onPress: () => void }) {
+function Mark({
+  words,
+  title,
+  on,
+  onPress,
+}: {
+  words: string;
+  title?: string;
+  on: boolean;
+  onPress: () => void;
+}) {
   return (
     <Box
       component="button"
       type="button"
       tabIndex={-1}
       aria-pressed={on}
+      title={title}
       onClick={onPress}
       sx={{
         ...plain,
@@ -265,6 +276,7 @@ export function FieldLine(props: Props) {
         />
         <Mark
           words="personal"
+          title="Tells of a person: its values are not kept in the log and in samples"
           on={row.look.personal}
           onPress={() => {
             set({ personal: !row.look.personal });

@@ -3,6 +3,7 @@ package org.mapsel.e2e;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
@@ -62,6 +63,31 @@ class SamplesJourneyTest {
             user.page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("LOA")))
         .not()
         .hasCount(0);
+    user.page.context().close();
+  }
+
+  @Test
+  void theLogTellsVisitorsFromBuildersAndPersonalDataIsNotInIt() {
+    User user = new User(browser, product);
+    user.goTo("/apps/duty-desk/model");
+    user.page.getByLabel("Record types").getByText("List arrivals").first().click();
+    user.press(
+        user.page
+            .getByRole(AriaRole.ROW)
+            .filter(new Locator.FilterOptions().setHas(user.page.getByLabel("Tick limit")))
+            .getByText("personal"));
+    user.sees("Saved");
+    user.goTo("/draft/duty-desk/page_1");
+    user.type("Day", "2031-05-14").type("Limit", "7").press("List arrivals");
+    assertThat(user.page.getByRole(AriaRole.ROW).nth(1)).isVisible();
+
+    user.goTo("/samples/log").choose("Made by", "visitors");
+    user.press(user.page.getByText(", visitor").first());
+    user.sees("******");
+    assertThat(user.page.getByText("tried", new Page.GetByTextOptions().setExact(true)))
+        .hasCount(0);
+    user.goTo("/apps/duty-desk/model").press("Undo");
+    user.sees("Saved");
     user.page.context().close();
   }
 

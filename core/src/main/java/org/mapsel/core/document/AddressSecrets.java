@@ -13,8 +13,6 @@ import java.util.regex.Pattern;
  */
 public final class AddressSecrets {
 
-  private static final String MASK = "******";
-
   private static final Pattern USER = Pattern.compile("^([A-Za-z][A-Za-z0-9+.-]*://)[^/?#]*@");
 
   /** A parameter, also as XML and JSON write it; a name in braces is filled by who asks. */
@@ -117,9 +115,9 @@ public final class AddressSecrets {
   private static String hidden(String address, Set<String> names) {
     String hidden = address;
     Matcher user = USER.matcher(address);
-    if (user.find() && !user.group().endsWith("/" + MASK + "@")) {
+    if (user.find() && !user.group().endsWith("/" + ValuesByName.MASK + "@")) {
       names.add("user");
-      hidden = user.replaceFirst("$1" + MASK + "@");
+      hidden = user.replaceFirst("$1" + ValuesByName.MASK + "@");
     }
     if (hidden.indexOf('?') < 0) {
       return hidden;
@@ -128,11 +126,13 @@ public final class AddressSecrets {
         .matcher(hidden)
         .replaceAll(
             found -> {
-              if (!SecretNames.mayBeSecret(found.group(2)) || found.group(3).startsWith(MASK)) {
+              if (!SecretNames.mayBeSecret(found.group(2))
+                  || found.group(3).startsWith(ValuesByName.MASK)) {
                 return Matcher.quoteReplacement(found.group());
               }
               names.add(found.group(2));
-              return Matcher.quoteReplacement(found.group(1) + found.group(2) + "=" + MASK);
+              return Matcher.quoteReplacement(
+                  found.group(1) + found.group(2) + "=" + ValuesByName.MASK);
             });
   }
 }

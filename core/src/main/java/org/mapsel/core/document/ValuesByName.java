@@ -72,7 +72,7 @@ public final class ValuesByName {
    * @param hidden told the name of each
    */
   public static String hide(
-      String text, BiPredicate<Lead, String> which, String mask, Consumer<String> hidden) {
+      String text, BiPredicate<Lead, String> which, Mask mask, Consumer<String> hidden) {
     String hiding = text;
     for (Lead lead : Lead.values()) {
       hiding = hide(hiding, lead, which, mask, hidden);
@@ -80,14 +80,30 @@ public final class ValuesByName {
     return hiding;
   }
 
+  /**
+   * What stands in the place of values.
+   *
+   * @param text in the place of texts
+   * @param numbers whether numbers in JSON stay numbers, all of them 0; else they become texts
+   */
+  public record Mask(String text, boolean numbers) {
+
+    private String replacement(Lead lead) {
+      return switch (lead) {
+        case USER -> "";
+        case NUMBER -> numbers ? "0" : '"' + text + '"';
+        case INNER_NUMBER -> numbers ? "0" : "\\\"" + text + "\\\"";
+        case ITEMS -> '"' + text + '"';
+        case LINE_HEADER -> " " + text;
+        default -> text;
+      };
+    }
+  }
+
   private static String hide(
-      String text,
-      Lead lead,
-      BiPredicate<Lead, String> which,
-      String mask,
-      Consumer<String> hidden) {
+      String text, Lead lead, BiPredicate<Lead, String> which, Mask mask, Consumer<String> hidden) {
     Map<String, Boolean> known = new HashMap<>();
-    String replacement = replacement(lead, mask);
+    String replacement = mask.replacement(lead);
     Matcher matcher = lead.pattern.matcher(text);
     StringBuilder hiding = new StringBuilder();
     int done = 0;
@@ -111,16 +127,6 @@ public final class ValuesByName {
       from = Math.max(done, from);
     }
     return done == 0 ? text : hiding.append(text, done, text.length()).toString();
-  }
-
-  private static String replacement(Lead lead, String mask) {
-    return switch (lead) {
-      case USER -> "";
-      case NUMBER, ITEMS -> '"' + mask + '"';
-      case INNER_NUMBER -> "\\\"" + mask + "\\\"";
-      case LINE_HEADER -> " " + mask;
-      default -> mask;
-    };
   }
 
   private static int end(String text, int start, Lead lead) {

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Pattern;
+import org.mapsel.core.document.ValuesByName;
 
 /**
  * Hides what a service repeats of the secrets that it was sent, before anything reads, keeps or
@@ -23,7 +24,7 @@ import java.util.regex.Pattern;
 public final class EchoedSecrets {
 
   /** What stands in the place of a secret; letters of every charset, and allowed in addresses. */
-  public static final String MASK = "******";
+  public static final String MASK = ValuesByName.MASK;
 
   private static final int SHORTEST = 6;
 

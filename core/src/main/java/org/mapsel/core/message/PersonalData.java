@@ -22,8 +22,8 @@ import tools.jackson.databind.node.ObjectNode;
  */
 public record PersonalData(Set<String> wire, Set<String> fields) {
 
-  /** What stands in the place of a value, in values. */
-  public static final String BLANK = "\u2022\u2022\u2022";
+  /** What stands in the place of a value, in messages and in values. */
+  public static final String BLANK = ValuesByName.MASK;
 
   public static final PersonalData NONE = new PersonalData(Set.of(), Set.of());
 
@@ -42,7 +42,7 @@ public record PersonalData(Set<String> wire, Set<String> fields) {
             .map(
                 header ->
                     wire.contains(header.name())
-                        ? new Header(header.name(), ValuesByName.MASK, header.reason())
+                        ? new Header(header.name(), BLANK, header.reason())
                         : header)
             .toList();
     return new Request(
@@ -55,7 +55,7 @@ public record PersonalData(Set<String> wire, Set<String> fields) {
       return response;
     }
     Map<String, List<String>> headers = new LinkedHashMap<>(response.headers());
-    headers.replaceAll((name, values) -> wire.contains(name) ? List.of(ValuesByName.MASK) : values);
+    headers.replaceAll((name, values) -> wire.contains(name) ? List.of(BLANK) : values);
     return new Response(response.status(), headers, blankedIn(response.body()));
   }
 
@@ -70,7 +70,7 @@ public record PersonalData(Set<String> wire, Set<String> fields) {
     return ValuesByName.hide(
         text,
         (lead, name) -> lead != Lead.OPTION && lead != Lead.USER && wire.contains(name),
-        ValuesByName.MASK,
+        new ValuesByName.Mask(BLANK, false),
         name -> {});
   }
 

@@ -67,7 +67,7 @@ class PersonalDataTest {
                 .blankedIn(
                     json.readTree("{\"bay\":3,\"lots\":[{\"pilot\":{\"born\":1987,\"on\":null}}]}"))
                 .toString())
-        .isEqualTo("{\"bay\":3,\"lots\":[{\"pilot\":{\"born\":\"•••\",\"on\":null}}]}");
+        .isEqualTo("{\"bay\":3,\"lots\":[{\"pilot\":{\"born\":\"******\",\"on\":null}}]}");
   }
 
   @Test

@@ -8,6 +8,7 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.PersonalData;
 import org.mapsel.core.serve.IncomingRequest;
 import org.mapsel.core.serve.ReadRequest;
 import org.mapsel.core.serve.RequestReader;
@@ -115,10 +116,21 @@ class LoggedExchanges {
   /** Sends what was sent once more, with the access that there is now. */
   SentAgain again(String exchange) {
     Read read = read(exchange);
-    Recorder.Recorded recorded = recorder.call(read.known().wanted(read.parameters()));
+    RecordValue parameters = read.parameters();
+    if (isBlanked(ValueJson.write(parameters))) {
+      throw Problem.conflict("SERVER_EXCHANGE_BLANKED");
+    }
+    Recorder.Recorded recorded = recorder.call(read.known().wanted(parameters));
     return new SentAgain(
         recorded.sent().map(Recorder.Sent::exchange).orElse(null),
         FindingView.of(recorded.result().findings()));
+  }
+
+  /** Whether something was not kept of what was sent, because it tells of a person. */
+  private static boolean isBlanked(JsonNode values) {
+    return values.isContainer()
+        ? values.valueStream().anyMatch(LoggedExchanges::isBlanked)
+        : values.asString("").equals(PersonalData.BLANK);
   }
 
   /** Shows what was sent, and the answer if it was one, in the field sheet of its operation. */

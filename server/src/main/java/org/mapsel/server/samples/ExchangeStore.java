@@ -24,7 +24,9 @@ import org.jooq.impl.DSL;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.message.Header;
+import org.mapsel.core.message.PersonalData;
 import org.mapsel.core.message.Request;
+import org.mapsel.core.message.Response;
 import org.mapsel.server.schema.tables.records.ExchangeRecord;
 import org.mapsel.server.web.FindingView;
 import org.springframework.stereotype.Repository;
@@ -38,8 +40,12 @@ class ExchangeStore {
   /** Of a longer body only the start is kept; nobody reads more of it. */
   static final int MAX_BODY = 1 << 20;
 
-  /** What an exchange belongs to. */
-  record Of(String service, String operation, Asker asker) {}
+  /**
+   * What an exchange belongs to.
+   *
+   * @param personal what is not kept of it
+   */
+  record Of(String service, String operation, Asker asker, PersonalData personal) {}
 
   /** An exchange as it is kept. */
   record Kept(
@@ -79,15 +85,15 @@ class ExchangeStore {
   }
 
   /** Keeps what became of a request that was kept when it left; gives its id. */
-  String finish(String id, Exchange exchange) {
-    sql.update(EXCHANGE).set(row(exchange)).where(EXCHANGE.ID.eq(id)).execute();
+  String finish(Of of, String id, Exchange exchange) {
+    sql.update(EXCHANGE).set(row(of.personal(), exchange)).where(EXCHANGE.ID.eq(id)).execute();
     return id;
   }
 
   /** Keeps an exchange. */
   String add(Of of, Exchange exchange) {
     String id = UUID.randomUUID().toString();
-    ExchangeRecord row = row(exchange);
+    ExchangeRecord row = row(of.personal(), exchange);
     row.setId(id);
     row.setServiceId(of.service());
     row.setOperation(of.operation());
@@ -98,22 +104,32 @@ class ExchangeStore {
     return id;
   }
 
-  private ExchangeRecord row(Exchange exchange) {
-    byte[] body = exchange.response().map(response -> response.body()).orElse(new byte[0]);
+  private ExchangeRecord row(PersonalData personal, Exchange exchange) {
+    Request request = personal.blankedIn(start(exchange.request()));
+    Optional<Response> response =
+        exchange.response().map(whole -> personal.blankedIn(start(whole)));
     ExchangeRecord row = new ExchangeRecord();
     row.setStartedAt(at(exchange.started()));
     row.setTookMs(exchange.took().toMillis());
-    row.setMethod(exchange.request().method());
-    row.setAddress(exchange.request().address());
-    row.setRequestHeaders(jsonb(exchange.request().headers()));
-    row.setRequestBody(start(exchange.request().body()));
-    row.setStatus(exchange.response().map(response -> response.status()).orElse(null));
-    row.setResponseHeaders(
-        jsonb(exchange.response().map(response -> response.headers()).orElse(Map.of())));
-    row.setResponseBody(start(body));
-    row.setResponseBytes((long) body.length);
+    row.setMethod(request.method());
+    row.setAddress(request.address());
+    row.setRequestHeaders(jsonb(request.headers()));
+    row.setRequestBody(request.body());
+    row.setStatus(response.map(Response::status).orElse(null));
+    row.setResponseHeaders(jsonb(response.map(Response::headers).orElse(Map.of())));
+    row.setResponseBody(response.map(Response::body).orElse(new byte[0]));
+    row.setResponseBytes(exchange.response().map(whole -> (long) whole.body().length).orElse(0L));
     row.setFailure(exchange.failure().map(FindingView::of).map(this::jsonb).orElse(null));
     return row;
+  }
+
+  private static Request start(Request request) {
+    return new Request(
+        request.method(), request.address(), request.headers(), start(request.body()));
+  }
+
+  private static Response start(Response response) {
+    return new Response(response.status(), response.headers(), start(response.body()));
   }
 
   private static byte[] start(byte[] body) {

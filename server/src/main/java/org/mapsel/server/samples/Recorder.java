@@ -18,7 +18,6 @@ import org.mapsel.core.call.Question;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.message.Access;
-import org.mapsel.core.message.PersonalData;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.service.Operation;
@@ -88,11 +87,6 @@ public class Recorder {
       Simulation look,
       Asker asker) {
 
-    /** What its exchanges belong to. */
-    ExchangeStore.Of of() {
-      return new ExchangeStore.Of(serviceId, operation.id().text(), asker);
-    }
-
     /** The same by builders, who call all services where they are set to. */
     public Wanted(
         String serviceId,
@@ -152,7 +146,7 @@ public class Recorder {
   }
 
   private Map<Wanted, Recorded> sent(List<Wanted> wanted, Caller way) {
-    SentExchanges sent = new SentExchanges(exchanges, personal);
+    SentExchanges sent = new SentExchanges(exchanges, this::of);
     List<Question> questions = new ArrayList<>();
     for (Wanted one : wanted) {
       Question question = question(one);
@@ -193,19 +187,27 @@ public class Recorder {
    * @param begun the exchange as it was kept before it left, if it was
    */
   private Recorded recorded(Wanted wanted, CallResult result, Optional<String> begun) {
-    PersonalData data = personal.of(wanted.serviceId());
+    ExchangeStore.Of of = of(wanted);
     return new Recorded(
         result,
         result
             .exchange()
-            .map(whole -> whole.with(data.blankedIn(whole.request())).answered(data::blankedIn))
             .map(
                 exchange ->
                     sent(
                         begun
-                            .map(id -> exchanges.finish(id, exchange))
-                            .orElseGet(() -> exchanges.add(wanted.of(), exchange)),
+                            .map(id -> exchanges.finish(of, id, exchange))
+                            .orElseGet(() -> exchanges.add(of, exchange)),
                         exchange)));
+  }
+
+  /** What exchanges of a call belong to. */
+  private ExchangeStore.Of of(Wanted wanted) {
+    return new ExchangeStore.Of(
+        wanted.serviceId(),
+        wanted.operation().id().text(),
+        wanted.asker(),
+        personal.of(wanted.serviceId()));
   }
 
   private static Sent sent(String id, Exchange exchange) {

@@ -5,6 +5,7 @@ import java.util.Collections;
 import java.util.IdentityHashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.mapsel.core.call.Journal;
 import org.mapsel.core.call.Question;
 import org.mapsel.core.message.Request;
@@ -17,15 +18,15 @@ import org.mapsel.server.web.Sent;
 final class SentExchanges implements Journal {
 
   private final ExchangeStore exchanges;
-  private final PersonalRules personal;
+  private final Function<Recorder.Wanted, ExchangeStore.Of> of;
   private final Runnable mark = Sent.marker();
   private final Map<Question, Recorder.Wanted> expected =
       Collections.synchronizedMap(new IdentityHashMap<>());
   private final Map<Question, String> ids = Collections.synchronizedMap(new IdentityHashMap<>());
 
-  SentExchanges(ExchangeStore exchanges, PersonalRules personal) {
+  SentExchanges(ExchangeStore exchanges, Function<Recorder.Wanted, ExchangeStore.Of> of) {
     this.exchanges = exchanges;
-    this.personal = personal;
+    this.of = of;
   }
 
   /** Says whose question it is. */
@@ -41,8 +42,7 @@ final class SentExchanges implements Journal {
   @Override
   public void sending(Question question, Request shown) {
     Recorder.Wanted wanted = expected.get(question);
-    Request kept = personal.of(wanted.serviceId()).blankedIn(shown);
-    ids.put(question, exchanges.begin(wanted.of(), kept, Instant.now()));
+    ids.put(question, exchanges.begin(of.apply(wanted), shown, Instant.now()));
     mark.run();
   }
 }

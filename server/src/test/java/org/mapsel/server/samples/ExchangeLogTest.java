@@ -16,6 +16,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.finding.Finding;
+import org.mapsel.core.message.PersonalData;
 import org.mapsel.core.message.Request;
 import org.mapsel.server.testing.FakeBerthing;
 import org.mapsel.server.testing.TestServer;
@@ -99,7 +100,10 @@ class ExchangeLogTest {
   private void keep(ExchangeStore store, String app, String page, boolean visitor, int days) {
     store.add(
         new ExchangeStore.Of(
-            service, "Asked", new Asker(Optional.of(app), Optional.of(page), visitor)),
+            service,
+            "Asked",
+            new Asker(Optional.of(app), Optional.of(page), visitor),
+            PersonalData.NONE),
         new Exchange(
             new Request("GET", "http://quay.example/" + days, List.of(), new byte[0]),
             Optional.empty(),

@@ -53,7 +53,7 @@ class PersonalDataApiTest extends BerthingApp {
     JsonNode tried = tried();
 
     assertThat(tried.at("/answer/entry/0/key").asString()).as("it is shown").isEqualTo(key);
-    assertThat(kept(tried)).contains("******", "\"key\":\"•••\"", HULL);
+    assertThat(kept(tried)).contains("******", "\"key\":\"******\"", HULL);
     assertThat(kept(tried)).doesNotContain(key);
 
     move("undo", 3);
@@ -65,6 +65,10 @@ class PersonalDataApiTest extends BerthingApp {
     edit(1, addPage);
     setPersonal(2, "input", true);
 
-    assertThat(kept(tried())).contains("******").doesNotContain(HULL);
+    JsonNode tried = tried();
+    assertThat(kept(tried)).contains("******").doesNotContain(HULL);
+    String exchange = "/api/exchanges/" + tried.at("/sent/exchange").asString();
+    assertThat(api.post(exchange + "/repeats", "{}").code()).isEqualTo("SERVER_EXCHANGE_BLANKED");
+    assertThat(api.post(exchange + "/uses", "{}").status()).isEqualTo(200);
   }
 }

@@ -20,6 +20,8 @@ public final class Secrets {
   /** What stands in the place of a secret. */
   static final String HIDDEN = "\u2022\u2022\u2022";
 
+  private static final ValuesByName.Mask MASK = new ValuesByName.Mask(HIDDEN, true);
+
   private static final Set<String> HEADERS =
       Set.of("authorization", "proxy-authorization", "cookie", "set-cookie");
 
@@ -41,7 +43,7 @@ public final class Secrets {
     Set<String> names = new LinkedHashSet<>();
     String clean =
         ValuesByName.hide(
-            text, (lead, name) -> isSecret(lead, name) && !plain.test(name), HIDDEN, names::add);
+            text, (lead, name) -> isSecret(lead, name) && !plain.test(name), MASK, names::add);
     return new Cleaned(clean, names);
   }
 
