@@ -22,32 +22,37 @@ public final class ValuesByName {
   /** What leads to a value, up to where it begins. */
   public enum Lead {
     /** A header in quotes, as commands have it. */
-    QUOTED_HEADER("['\"]" + NAME + "\\s{0,9}:\\s{0,9}(?![/\\s])"),
+    QUOTED_HEADER(":", "['\"]" + NAME + "\\s{0,9}:\\s{0,9}(?![/\\s])"),
     /** A header without quotes: other than prefixes of XML its name has more than one word. */
-    BARE_HEADER("\\s([A-Za-z0-9]{1,100}-[A-Za-z0-9-]{1,100}|[Cc]ookie|[Aa]uthorization):(?!//)"),
+    BARE_HEADER(
+        ":", "\\s([A-Za-z0-9]{1,100}-[A-Za-z0-9-]{1,100}|[Cc]ookie|[Aa]uthorization):(?!//)"),
     /** A header on a line of its own. */
-    LINE_HEADER("^" + NAME + "[ \\t]{0,9}:"),
-    OPTION("\\s(-[sSkLvifgNjqRGI]{0,9}[ub]|--user|--cookie)[ =]?(?=[^\\s=])"),
-    USER("([A-Za-z]+)://(?=[^/@\\s'\"]{1,1000}@)"),
+    LINE_HEADER(":", "^" + NAME + "[ \\t]{0,9}:"),
+    OPTION("-", "\\s(-[sSkLvifgNjqRGI]{0,9}[ub]|--user|--cookie)[ =]?(?=[^\\s=])"),
+    USER("://", "([A-Za-z]{1,30})://(?=[^/@\\s'\"]{1,1000}@)"),
     /** A header or a field of a form in a HAR file, as it is written again. */
-    NAMED("\"name\":\"" + NAME + "\",\"value\":\""),
+    NAMED("\"name\":", "\"name\":\"" + NAME + "\",\"value\":\""),
     /** A value in an address or a form. */
-    PAIR("[?&'\"\\s]" + NAME + "=(?!\\\\?['\"])"),
-    ATTRIBUTE("\\s" + NAME + "=\\\\?['\"]"),
-    MEMBER("\"" + NAME + "\"\\s{0,9}:\\s{0,9}\""),
+    PAIR("=", "[?&'\"\\s]" + NAME + "=(?!\\\\?['\"])"),
+    ATTRIBUTE("=", "\\s" + NAME + "=\\\\?['\"]"),
+    MEMBER("\"", "\"" + NAME + "\"\\s{0,9}:\\s{0,9}\""),
     /** A member in JSON that stands in a text itself. */
-    INNER_MEMBER("\\\\\"" + NAME + "\\\\\"\\s{0,9}:\\s{0,9}\\\\\""),
-    NUMBER("\"" + NAME + "\"\\s{0,9}:\\s{0,9}(?=[-0-9])"),
-    INNER_NUMBER("\\\\\"" + NAME + "\\\\\"\\s{0,9}:\\s{0,9}(?=[-0-9])"),
+    INNER_MEMBER("\\\"", "\\\\\"" + NAME + "\\\\\"\\s{0,9}:\\s{0,9}\\\\\""),
+    NUMBER("\"", "\"" + NAME + "\"\\s{0,9}:\\s{0,9}(?=[-0-9])"),
+    INNER_NUMBER("\\\"", "\\\\\"" + NAME + "\\\\\"\\s{0,9}:\\s{0,9}(?=[-0-9])"),
     /** A list of values in JSON. */
-    ITEMS("\"" + NAME + "\"\\s{0,9}:\\s{0,9}\\[(?=\\s{0,9}[-0-9\"])"),
+    ITEMS("[", "\"" + NAME + "\"\\s{0,9}:\\s{0,9}\\[(?=\\s{0,9}[-0-9\"])"),
     /** A part of a body of several. */
-    PART(";\\s{0,9}name=\\\\?\"" + NAME + "\\\\?\""),
-    ELEMENT("<(?:[A-Za-z][\\w.-]{0,100}:)?" + NAME + "(?:\\s[^<>]*)?>(?!</)");
+    PART("name=", ";\\s{0,9}name=\\\\?\"" + NAME + "\\\\?\""),
+    ELEMENT("<", "<(?:[A-Za-z][\\w.-]{0,100}:)?" + NAME + "(?:\\s[^<>]*)?>(?!</)");
+
+    /** Where this does not stand, there is none. */
+    private final String sign;
 
     private final Pattern pattern;
 
-    Lead(String expression) {
+    Lead(String sign, String expression) {
+      this.sign = sign;
       this.pattern = Pattern.compile(expression, Pattern.MULTILINE);
     }
   }
@@ -75,7 +80,9 @@ public final class ValuesByName {
       String text, BiPredicate<Lead, String> which, Mask mask, Consumer<String> hidden) {
     String hiding = text;
     for (Lead lead : Lead.values()) {
-      hiding = hide(hiding, lead, which, mask, hidden);
+      if (hiding.contains(lead.sign)) {
+        hiding = hide(hiding, lead, which, mask, hidden);
+      }
     }
     return hiding;
   }

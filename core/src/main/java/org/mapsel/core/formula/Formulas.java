@@ -37,6 +37,7 @@ public final class Formulas {
           .build();
 
   private static final Functions FUNCTIONS = new Functions();
+  private static final RecentFormulas RECENT = new RecentFormulas();
 
   private Formulas() {}
 
@@ -49,6 +50,10 @@ public final class Formulas {
     if (text.isBlank()) {
       return Outcome.failed(Finding.error("FORMULA_TEXT_NONE"));
     }
+    return RECENT.get(new RecentFormulas.Asked(text, variables), () -> understood(text, variables));
+  }
+
+  private static Outcome<Formula> understood(String text, Map<String, ValueType> variables) {
     CelTypes types = new CelTypes();
     CelBuilder builder =
         CelFactory.standardCelBuilder()

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.Timeout;
 import org.mapsel.core.call.Caller;
@@ -188,6 +189,14 @@ class WorstFilesTest {
                 "\"S0\":{\"type\":\"object\",\"required\":[\"a\"],\"properties\":{\"a\":{\"type\":\"string\","
                     + "\"pattern\":\"((a{1000}){1000}){1000}\"}}}")));
     assertThat(TextCuts.of(new Step.Cut("(?P<a>((a{1000}){1000}){10})", false)).value()).isEmpty();
+  }
+
+  @Test
+  void samplesOfOneLongWord() {
+    for (String piece : List.of("x", "a:", "%20", "<a ", "\"", "&a=", " name=\"", "\\")) {
+      String text = "curl http://a.example/x -d '" + piece.repeat(300_000) + "://'";
+      assertThat(read("long", text).value()).as(piece).isPresent();
+    }
   }
 
   @Test
