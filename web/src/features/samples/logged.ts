@@ -38,7 +38,7 @@ export function useNames() {
   const services = useQuery(servicesQuery);
   const apps = useQuery(appsQuery);
   const pageOf = ({ app, page, visitor }: ExchangeLine) => {
-    if (!app) return 'tried';
+    if (!app) return 'no page';
     const known = apps.data?.find((one) => one.id === app);
     const name = known?.pages.find((one) => one.id === page)?.name ?? page;
     return `${known?.name ?? app} / ${name}${visitor ? ', visitor' : ''}`;

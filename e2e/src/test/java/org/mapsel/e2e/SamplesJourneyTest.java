@@ -84,7 +84,7 @@ class SamplesJourneyTest {
     user.goTo("/samples/log").choose("Made by", "visitors");
     user.press(user.page.getByText(", visitor").first());
     user.sees("******");
-    assertThat(user.page.getByText("tried", new Page.GetByTextOptions().setExact(true)))
+    assertThat(user.page.getByText("no page", new Page.GetByTextOptions().setExact(true)))
         .hasCount(0);
     user.goTo("/apps/duty-desk/model").press("Undo");
     user.sees("Saved");

@@ -17,7 +17,14 @@ public final class ValuesByName {
   /** What stands in the place of a value, in bytes of any charset. */
   public static final String MASK = "******";
 
-  private static final String NAME = "([A-Za-z0-9_.\\[\\]$-]{1,100})";
+  /** Letters beyond ASCII are of names, too, as characters and as their bytes in UTF-8. */
+  private static final String NAME = "([A-Za-z0-9_.\\[\\]$\\u0080-\\uffff-]{1,100})";
+
+  /** In addresses and forms everything else is written with these. */
+  private static final String ENCODED = "([A-Za-z0-9_.\\[\\]$\\u0080-\\uffff%+*-]{1,100})";
+
+  /** In JSON a name is any text. */
+  private static final String ANY = "([^\"\\\\]{1,100})";
 
   /** What leads to a value, up to where it begins. */
   public enum Lead {
@@ -33,15 +40,15 @@ public final class ValuesByName {
     /** A header or a field of a form in a HAR file, as it is written again. */
     NAMED("\"name\":", "\"name\":\"" + NAME + "\",\"value\":\""),
     /** A value in an address or a form. */
-    PAIR("=", "[?&'\"\\s]" + NAME + "=(?!\\\\?['\"])"),
+    PAIR("=", "[?&'\"\\s]" + ENCODED + "=(?!\\\\?['\"])"),
     ATTRIBUTE("=", "\\s" + NAME + "=\\\\?['\"]"),
-    MEMBER("\"", "\"" + NAME + "\"\\s{0,9}:\\s{0,9}\""),
+    MEMBER("\"", "\"" + ANY + "\"\\s{0,9}:\\s{0,9}\""),
     /** A member in JSON that stands in a text itself. */
-    INNER_MEMBER("\\\"", "\\\\\"" + NAME + "\\\\\"\\s{0,9}:\\s{0,9}\\\\\""),
-    NUMBER("\"", "\"" + NAME + "\"\\s{0,9}:\\s{0,9}(?=[-0-9])"),
-    INNER_NUMBER("\\\"", "\\\\\"" + NAME + "\\\\\"\\s{0,9}:\\s{0,9}(?=[-0-9])"),
+    INNER_MEMBER("\\\"", "\\\\\"" + ANY + "\\\\\"\\s{0,9}:\\s{0,9}\\\\\""),
+    NUMBER("\"", "\"" + ANY + "\"\\s{0,9}:\\s{0,9}(?=[-0-9])"),
+    INNER_NUMBER("\\\"", "\\\\\"" + ANY + "\\\\\"\\s{0,9}:\\s{0,9}(?=[-0-9])"),
     /** A list of values in JSON. */
-    ITEMS("[", "\"" + NAME + "\"\\s{0,9}:\\s{0,9}\\[(?=\\s{0,9}[-0-9\"])"),
+    ITEMS("[", "\"" + ANY + "\"\\s{0,9}:\\s{0,9}\\[(?=\\s{0,9}[-0-9\"])"),
     /** A part of a body of several. */
     PART("name=", ";\\s{0,9}name=\\\\?\"" + NAME + "\\\\?\""),
     ELEMENT("<", "<(?:[A-Za-z][\\w.-]{0,100}:)?" + NAME + "(?:\\s[^<>]*)?>(?!</)");

@@ -1,10 +1,13 @@
 package org.mapsel.core.message;
 
+import java.net.URLEncoder;
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.document.ValuesByName;
 import org.mapsel.core.document.ValuesByName.Lead;
@@ -60,18 +63,46 @@ public record PersonalData(Set<String> wire, Set<String> fields) {
   }
 
   private byte[] blankedIn(byte[] body) {
-    // One character for each byte: nothing else in it changes, whatever it is.
-    String text = new String(body, StandardCharsets.ISO_8859_1);
+    // Of wide characters each is one; else there is one for each byte, and nothing else changes.
+    Charset charset = wide(body).orElse(StandardCharsets.ISO_8859_1);
+    String text = new String(body, charset);
     String blanked = blankedIn(text);
-    return blanked.equals(text) ? body : blanked.getBytes(StandardCharsets.ISO_8859_1);
+    return blanked.equals(text) ? body : blanked.getBytes(charset);
+  }
+
+  /** Bodies in UTF-16 begin with a mark or with a letter of ASCII, which has a zero in it. */
+  private static Optional<Charset> wide(byte[] body) {
+    if (body.length < 2) {
+      return Optional.empty();
+    }
+    if (body[0] == 0 || body[0] == (byte) 0xfe && body[1] == (byte) 0xff) {
+      return Optional.of(StandardCharsets.UTF_16BE);
+    }
+    return body[1] == 0 || body[0] == (byte) 0xff && body[1] == (byte) 0xfe
+        ? Optional.of(StandardCharsets.UTF_16LE)
+        : Optional.empty();
   }
 
   private String blankedIn(String text) {
+    Set<String> written = written();
     return ValuesByName.hide(
         text,
-        (lead, name) -> lead != Lead.OPTION && lead != Lead.USER && wire.contains(name),
+        (lead, name) -> lead != Lead.OPTION && lead != Lead.USER && written.contains(name),
         new ValuesByName.Mask(BLANK, false),
         name -> {});
+  }
+
+  /** The names as they are written: as characters, as their bytes, and in addresses. */
+  private Set<String> written() {
+    Set<String> written = new HashSet<>();
+    for (String name : wire) {
+      written.add(name);
+      written.add(new String(name.getBytes(StandardCharsets.UTF_8), StandardCharsets.ISO_8859_1));
+      String encoded = URLEncoder.encode(name, StandardCharsets.UTF_8);
+      written.add(encoded);
+      written.add(encoded.replace("+", "%20"));
+    }
+    return written;
   }
 
   /** Values as they may be kept: each scalar of such a field is a text that says nothing. */

@@ -2,6 +2,7 @@ package org.mapsel.core.message;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
@@ -40,6 +41,28 @@ class PersonalDataTest {
 
     assertThat(new String(PILOT.blankedIn(response).body(), StandardCharsets.UTF_8))
         .isEqualTo(kept);
+  }
+
+  @Test
+  void namesAreFoundInEveryAlphabetAndCharset() {
+    PersonalData names = new PersonalData(Set.of("prénom", "first name"), Set.of());
+    String xml = "<?xml version='1.0'?><prénom>Ada</prénom>";
+    String json =
+        "{\"first name\":\"Ada\",\"prénom\":\"Ada\",\"x\":\"q?first+name=Ada&pr%C3%A9nom=Ada\"}";
+
+    for (Charset charset :
+        List.of(
+            StandardCharsets.UTF_8,
+            StandardCharsets.ISO_8859_1,
+            StandardCharsets.UTF_16,
+            StandardCharsets.UTF_16LE)) {
+      for (String text : List.of(xml, json)) {
+        Response response = new Response(200, Map.of(), text.getBytes(charset));
+        assertThat(new String(names.blankedIn(response).body(), charset))
+            .as(charset + " " + text)
+            .isEqualTo(text.replace("Ada", "******"));
+      }
+    }
   }
 
   @Test
