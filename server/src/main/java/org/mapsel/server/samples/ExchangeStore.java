@@ -118,9 +118,17 @@ class ExchangeStore {
     row.setStatus(response.map(Response::status).orElse(null));
     row.setResponseHeaders(jsonb(response.map(Response::headers).orElse(Map.of())));
     row.setResponseBody(response.map(Response::body).orElse(new byte[0]));
-    row.setResponseBytes(exchange.response().map(whole -> (long) whole.body().length).orElse(0L));
+    row.setResponseBytes(row.getResponseBody().length + cut(exchange));
     row.setFailure(exchange.failure().map(FindingView::of).map(this::jsonb).orElse(null));
     return row;
+  }
+
+  /** How many bytes of the response are not kept. */
+  private static long cut(Exchange exchange) {
+    return exchange
+        .response()
+        .map(response -> Math.max(0L, response.body().length - MAX_BODY))
+        .orElse(0L);
   }
 
   private static Request start(Request request) {
