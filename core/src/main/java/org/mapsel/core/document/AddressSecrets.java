@@ -1,6 +1,6 @@
 package org.mapsel.core.document;
 
-import java.nio.charset.StandardCharsets;
+import java.nio.charset.Charset;
 import java.util.LinkedHashSet;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -58,16 +58,15 @@ public final class AddressSecrets {
   }
 
   /**
-   * A document in which every address is without them, with what was hidden. Only what is written
-   * in bytes of ASCII is found.
+   * A document in which every address is without them, with what was hidden.
    *
    * @param names where their names are added
    */
   public static SourceText hiddenIn(SourceText document, Set<String> names) {
     String address = without(document.address());
     byte[] bytes = document.bytes();
-    // One character for each byte: nothing else in it changes, whatever it is.
-    String text = new String(bytes, StandardCharsets.ISO_8859_1);
+    Charset charset = PlainCharset.of(bytes);
+    String text = new String(bytes, charset);
     StringBuilder changed = new StringBuilder();
     int done = 0;
     int at = text.indexOf("://");
@@ -86,7 +85,7 @@ public final class AddressSecrets {
       return address.equals(document.address()) ? document : new SourceText(address, bytes);
     }
     changed.append(text, done, text.length());
-    return new SourceText(address, changed.toString().getBytes(StandardCharsets.ISO_8859_1));
+    return new SourceText(address, changed.toString().getBytes(charset));
   }
 
   private static int start(String text, int colon, int first) {

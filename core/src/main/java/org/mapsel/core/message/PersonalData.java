@@ -7,8 +7,8 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
+import org.mapsel.core.document.PlainCharset;
 import org.mapsel.core.document.ValuesByName;
 import org.mapsel.core.document.ValuesByName.Lead;
 import tools.jackson.databind.JsonNode;
@@ -63,24 +63,10 @@ public record PersonalData(Set<String> wire, Set<String> fields) {
   }
 
   private byte[] blankedIn(byte[] body) {
-    // Of wide characters each is one; else there is one for each byte, and nothing else changes.
-    Charset charset = wide(body).orElse(StandardCharsets.ISO_8859_1);
+    Charset charset = PlainCharset.of(body);
     String text = new String(body, charset);
     String blanked = blankedIn(text);
     return blanked.equals(text) ? body : blanked.getBytes(charset);
-  }
-
-  /** Bodies in UTF-16 begin with a mark or with a letter of ASCII, which has a zero in it. */
-  private static Optional<Charset> wide(byte[] body) {
-    if (body.length < 2) {
-      return Optional.empty();
-    }
-    if (body[0] == 0 || body[0] == (byte) 0xfe && body[1] == (byte) 0xff) {
-      return Optional.of(StandardCharsets.UTF_16BE);
-    }
-    return body[1] == 0 || body[0] == (byte) 0xff && body[1] == (byte) 0xfe
-        ? Optional.of(StandardCharsets.UTF_16LE)
-        : Optional.empty();
   }
 
   private String blankedIn(String text) {
