@@ -126,20 +126,8 @@ class CheckerTest {
   @Test
   void formulasKeysSecretsAndLabelsAreLookedAt() {
     FieldPath loa = FieldPath.of("entry").then(new Step.PickByKey("key", "LOAD")).then("value");
-    PageBench bench =
-        berthing("VesselParticulars", loa)
-            .answered(
-                "berthing",
-                "VesselParticulars",
-                RecordValue.of(
-                    Map.of(
-                        "entry",
-                        ListValue.of(
-                            RecordValue.of(
-                                Map.of("key", Value.text("LOA"), "value", Value.text("1")))))));
-    assertThat(bench.check().findings())
-        .extracting(found -> found.finding().code())
-        .containsExactly("PAGE_KEY_UNSEEN");
+    PageBench bench = answered(berthing("VesselParticulars", loa), "LOA");
+    assertThat(codes(bench)).containsExactly("PAGE_KEY_UNSEEN");
 
     PageId page = bench.page().id();
     PartId record = bench.part(Part.Record.class).id();
@@ -167,6 +155,29 @@ class CheckerTest {
     assertThat(bench.check().findings())
         .extracting(found -> found.finding().code())
         .contains("MAPPING_LOSES");
+  }
+
+  @Test
+  void aNewAnswerIsLookedAtAndThePlanStays() {
+    FieldPath load = FieldPath.of("entry").then(new Step.PickByKey("key", "LOAD")).then("value");
+    PageBench bench = answered(berthing("VesselParticulars", load), "LOA");
+    assertThat(codes(bench)).containsExactly("PAGE_KEY_UNSEEN");
+    PagePlan before = bench.check().pages().get(bench.page().id()).plan();
+
+    assertThat(codes(answered(bench, "LOAD"))).isEmpty();
+    assertThat(codes(answered(bench, "LOA"))).containsExactly("PAGE_KEY_UNSEEN");
+    assertThat(bench.check().pages().get(bench.page().id()).plan()).isSameAs(before);
+  }
+
+  private static List<String> codes(PageBench bench) {
+    return bench.check().findings().stream().map(found -> found.finding().code()).toList();
+  }
+
+  /** The particulars of a vessel were asked for once more, and came with one entry. */
+  private static PageBench answered(PageBench bench, String key) {
+    RecordValue entry = RecordValue.of(Map.of("key", Value.text(key), "value", Value.text("1")));
+    return bench.answered(
+        "berthing", "VesselParticulars", RecordValue.of(Map.of("entry", ListValue.of(entry))));
   }
 
   @Test

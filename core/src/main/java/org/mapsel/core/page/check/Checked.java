@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.plan.PagePlan;
@@ -13,10 +14,21 @@ import org.mapsel.core.ref.PageId;
 public record Checked(
     App app, long answers, Map<PageId, CheckedPage> pages, List<AppFinding> model) {
 
-  /** A page made ready and what there is to say about it. */
-  public record CheckedPage(PagePlan plan, List<AppFinding> findings) {
+  /**
+   * A page made ready and what there is to say about it.
+   *
+   * @param lasting what is so whatever is answered
+   * @param answered what the last answers show
+   */
+  public record CheckedPage(PagePlan plan, List<AppFinding> lasting, List<AppFinding> answered) {
     public CheckedPage {
-      findings = List.copyOf(findings);
+      lasting = List.copyOf(lasting);
+      answered = List.copyOf(answered);
+    }
+
+    /** All of it. */
+    public List<AppFinding> findings() {
+      return Stream.concat(lasting.stream(), answered.stream()).toList();
     }
   }
 

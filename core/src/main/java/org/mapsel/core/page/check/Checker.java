@@ -15,7 +15,11 @@ import org.mapsel.core.page.plan.PagePlanner;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.ref.PageId;
 
-/** Checks apps after edits; pages that did not change are not looked at again. */
+/**
+ * Checks apps after edits. Pages that did not change are not looked at again; after new answers
+ * only by rules that look at answers, unless an answer may tell more of what a description leaves
+ * open.
+ */
 public final class Checker {
 
   private static final List<PageRule> RULES =
@@ -47,10 +51,10 @@ public final class Checker {
     Optional<Checked> usable =
         before.filter(
             last ->
-                last.answers() == answers
-                    && last.app().services().equals(app.services())
+                last.app().services().equals(app.services())
                     && last.app().model().equals(app.model())
-                    && arguments(last.app()).equals(arguments(app)));
+                    && arguments(last.app()).equals(arguments(app))
+                    && (last.answers() == answers || isSettled(app)));
     Map<PageId, Checked.CheckedPage> pages = new LinkedHashMap<>();
     for (Page page : app.pages()) {
       pages.put(
@@ -58,6 +62,9 @@ public final class Checker {
           usable
               .map(last -> last.pages().get(page.id()))
               .filter(known -> known.plan().page().equals(page))
+              .map(
+                  known ->
+                      usable.get().answers() == answers ? known : checkAnswers(app, page, known))
               .orElseGet(() -> check(app, page)));
     }
     return new Checked(app, answers, pages, ModelRules.check(app, services));
@@ -71,9 +78,27 @@ public final class Checker {
   private Checked.CheckedPage check(App app, Page page) {
     PageReach reach = new PageReach(app, page, services);
     PagePlan plan = PagePlanner.plan(app, page, reach);
-    List<AppFinding> findings = new ArrayList<>(Misfits.of(app, plan, services));
     PageUnderCheck under = new PageUnderCheck(app, page, reach, plan, services);
-    RULES.forEach(rule -> findings.addAll(rule.check(under)));
-    return new Checked.CheckedPage(plan, findings);
+    List<AppFinding> lasting = new ArrayList<>(Misfits.of(app, plan, services));
+    lasting.addAll(findings(under, false));
+    return new Checked.CheckedPage(plan, lasting, findings(under, true));
+  }
+
+  private Checked.CheckedPage checkAnswers(App app, Page page, Checked.CheckedPage known) {
+    PageReach reach = new PageReach(app, page, services);
+    PageUnderCheck under = new PageUnderCheck(app, page, reach, known.plan(), services);
+    return new Checked.CheckedPage(known.plan(), known.lasting(), findings(under, true));
+  }
+
+  private static List<AppFinding> findings(PageUnderCheck under, boolean answers) {
+    return RULES.stream()
+        .filter(rule -> rule.looksAtAnswers() == answers)
+        .flatMap(rule -> rule.check(under).stream())
+        .toList();
+  }
+
+  /** What one page is opened with may be what another one was answered. */
+  private boolean isSettled(App app) {
+    return app.pages().stream().allMatch(page -> services.isSettled(app, page));
   }
 }

@@ -24,6 +24,11 @@ import org.mapsel.core.value.Value;
 final class EmptyDerivedFields implements PageRule {
 
   @Override
+  public boolean looksAtAnswers() {
+    return true;
+  }
+
+  @Override
   public List<AppFinding> check(PageUnderCheck under) {
     List<AppFinding> findings = new ArrayList<>();
     for (Page.Inside inside : under.page().items().toList()) {

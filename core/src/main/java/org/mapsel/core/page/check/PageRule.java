@@ -6,4 +6,9 @@ import java.util.List;
 interface PageRule {
 
   List<AppFinding> check(PageUnderCheck page);
+
+  /** Whether it looks at what was answered last, and so is asked again after every answer. */
+  default boolean looksAtAnswers() {
+    return false;
+  }
 }

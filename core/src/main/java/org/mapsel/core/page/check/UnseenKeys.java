@@ -22,6 +22,11 @@ import org.mapsel.core.value.Walker;
 final class UnseenKeys implements PageRule {
 
   @Override
+  public boolean looksAtAnswers() {
+    return true;
+  }
+
+  @Override
   public List<AppFinding> check(PageUnderCheck under) {
     List<AppFinding> findings = new ArrayList<>();
     for (Slot slot : under.page().slots()) {
