@@ -240,7 +240,6 @@ final class AppReader {
       case "argument" -> new Source.Argument(json.text("name"), json.path("path"));
       case "chosen" -> new Source.Chosen(new PartId(json.text("part")), json.path("path"));
       case "row" -> new Source.Row(json.path("path"));
-      case "draft" -> new Source.Draft(new PartId(json.text("form")), json.path("path"));
       case "returned" -> new Source.Returned(new CallId(json.text("call")), json.path("path"));
       case "derived" -> derived(json);
       case "formula" -> new Source.Formula(json.text("text"));

@@ -272,7 +272,6 @@ final class AppWriter {
       case Source.Chosen chosen ->
           at(kind("chosen").put("part", chosen.part().text()), chosen.path());
       case Source.Row row -> at(kind("row"), row.path());
-      case Source.Draft draft -> at(kind("draft").put("form", draft.form().text()), draft.path());
       case Source.Returned returned ->
           at(kind("returned").put("call", returned.call().text()), returned.path());
       case Source.Derived derived -> {

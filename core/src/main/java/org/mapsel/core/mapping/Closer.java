@@ -25,11 +25,6 @@ record Closer(Scope around, Value row, Map<PartId, Value> line) implements Scope
   }
 
   @Override
-  public Value draft(PartId form) {
-    return around.draft(form);
-  }
-
-  @Override
   public Value returned(CallId call) {
     return around.returned(call);
   }

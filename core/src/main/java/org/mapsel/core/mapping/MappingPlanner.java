@@ -93,13 +93,6 @@ public final class MappingPlanner {
               "chosen row",
               chosen.part().text());
       case Source.Row row -> below(reach.row(), row.path(), Scope::row, "row", "");
-      case Source.Draft draft ->
-          below(
-              reach.draft(draft.form()),
-              draft.path(),
-              scope -> scope.draft(draft.form()),
-              "draft",
-              draft.form().text());
       case Source.Returned returned ->
           below(
               reach.returned(returned.call()),
@@ -213,7 +206,6 @@ public final class MappingPlanner {
       case Source.Chosen chosen -> reach.chosen(chosen.part()).map(Reach.Typed::service);
       case Source.Row row -> reach.row().map(Reach.Typed::service);
       case Source.Argument argument -> reach.argument(argument.name()).map(Reach.Typed::service);
-      case Source.Draft draft -> reach.draft(draft.form()).map(Reach.Typed::service);
       case Source.Derived derived -> Optional.empty();
       case Source.Entered entered -> Optional.empty();
       case Source.Fixed fixed -> Optional.empty();

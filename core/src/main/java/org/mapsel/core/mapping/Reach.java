@@ -19,8 +19,6 @@ public interface Reach {
   /** The rows that are chosen from in a part. */
   Optional<Typed> chosen(PartId part);
 
-  Optional<Typed> draft(PartId form);
-
   Optional<Typed> returned(CallId call);
 
   /** The rows around the slot. */

@@ -15,8 +15,6 @@ public interface Scope {
   /** The row that is chosen in a part. */
   Value chosen(PartId part);
 
-  Value draft(PartId form);
-
   Value returned(CallId call);
 
   /** The row that is looked at. */

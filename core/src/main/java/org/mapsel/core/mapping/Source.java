@@ -22,9 +22,6 @@ public sealed interface Source {
   /** The row that is looked at, of the rows around the slot. */
   record Row(FieldPath path) implements Source {}
 
-  /** A record under change. */
-  record Draft(PartId form, FieldPath path) implements Source {}
-
   /** What a call answered. */
   record Returned(CallId call, FieldPath path) implements Source {}
 

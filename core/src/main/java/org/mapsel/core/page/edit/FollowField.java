@@ -122,7 +122,6 @@ public record FollowField(FieldRef field, FieldRef now, FieldPath was, FieldPath
       case Source.Row row -> Optional.of(row.path());
       case Source.Chosen chosen -> Optional.of(chosen.path());
       case Source.Argument argument -> Optional.of(argument.path());
-      case Source.Draft draft -> Optional.of(draft.path());
       case Source.Derived derived -> Optional.empty();
       case Source.Entered entered -> Optional.empty();
       case Source.Fixed fixed -> Optional.empty();
@@ -137,7 +136,6 @@ public record FollowField(FieldRef field, FieldRef now, FieldPath was, FieldPath
       case Source.Row row -> new Source.Row(path);
       case Source.Chosen chosen -> new Source.Chosen(chosen.part(), path);
       case Source.Argument argument -> new Source.Argument(argument.name(), path);
-      case Source.Draft draft -> new Source.Draft(draft.form(), path);
       default -> source;
     };
   }

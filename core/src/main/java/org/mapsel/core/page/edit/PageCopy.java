@@ -151,7 +151,6 @@ final class PageCopy {
     return switch (source) {
       case Source.Entered entered -> new Source.Entered(owner(entered.input()));
       case Source.Chosen chosen -> new Source.Chosen(owner(chosen.part()), chosen.path());
-      case Source.Draft draft -> new Source.Draft(owner(draft.form()), draft.path());
       case Source.Returned returned -> new Source.Returned(call(returned.call()), returned.path());
       case Source.Derived derived -> new Source.Derived(source(derived.record()), derived.field());
       case Source.Formula formula -> formula(formula);

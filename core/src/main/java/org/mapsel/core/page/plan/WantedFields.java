@@ -109,7 +109,6 @@ final class WantedFields {
       case Source.Entered entered -> {}
       case Source.Fixed fixed -> {}
       case Source.Argument argument -> {}
-      case Source.Draft draft -> {}
       case Source.Run run -> {}
     }
   }

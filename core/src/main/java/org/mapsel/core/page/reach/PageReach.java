@@ -177,7 +177,6 @@ public final class PageReach {
       case Source.Row row -> described(around.row(), row.path());
       case Source.Chosen chosen -> described(around.chosen(chosen.part()), chosen.path());
       case Source.Argument argument -> described(around.argument(argument.name()), argument.path());
-      case Source.Draft draft -> described(around.draft(draft.form()), draft.path());
       case Source.Entered entered ->
           page.inputs()
               .filter(input -> input.id().equals(entered.input()))
@@ -365,11 +364,6 @@ public final class PageReach {
       Set<PartId> all = new HashSet<>(asked);
       all.add(id);
       return page.rowsPart(id).flatMap(Part.OverRows::rows).flatMap(rows -> over(rows, all).row());
-    }
-
-    @Override
-    public Optional<Typed> draft(PartId form) {
-      return Optional.empty();
     }
 
     @Override

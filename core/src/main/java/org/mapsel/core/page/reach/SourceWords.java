@@ -26,7 +26,6 @@ public final class SourceWords {
           path(argument.path(), "the " + argument.name() + " of this page");
       case Source.Chosen chosen -> path(chosen.path(), "the chosen row");
       case Source.Row row -> row.path().isRoot() ? "the row" : row.path().toString();
-      case Source.Draft draft -> path(draft.path(), "the draft");
       case Source.Returned returned ->
           path(
               returned.path(),

@@ -85,11 +85,6 @@ public final class StateScope implements Scope {
   }
 
   @Override
-  public Value draft(PartId form) {
-    return Value.ABSENT;
-  }
-
-  @Override
   public Value returned(CallId call) {
     return state.returned(call);
   }
