@@ -17,13 +17,14 @@ import tools.jackson.databind.node.ObjectNode;
 public final class AppFile {
 
   /** The format that is written. Formats before 2 did not say their number. */
-  public static final int FORMAT = 4;
+  public static final int FORMAT = 5;
 
   static final String NUMBER = "format";
 
   /** What brings a format to the next one, the first from format 1 to 2. */
   private static final List<Upgrade> UPGRADES =
-      List.of(new FromOneToTwo(), new FromTwoToThree(), new FromThreeToFour());
+      List.of(
+          new FromOneToTwo(), new FromTwoToThree(), new FromThreeToFour(), new FromFourToFive());
 
   private static final ObjectWriter PRETTY =
       JsonMapper.builder()
