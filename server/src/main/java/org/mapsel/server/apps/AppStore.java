@@ -15,9 +15,11 @@ import org.jooq.DSLContext;
 import org.jooq.JSON;
 import org.jooq.JSONB;
 import org.jooq.Record;
+import org.jooq.SelectOnConditionStep;
 import org.jooq.impl.DSL;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.page.App;
+import org.mapsel.server.schema.tables.Revision;
 import org.mapsel.server.services.Ids;
 import org.mapsel.server.web.Problem;
 import org.springframework.stereotype.Repository;
@@ -67,9 +69,7 @@ class AppStore {
   }
 
   List<KeptApp> all() {
-    return sql.select(APP.ID).from(APP).orderBy(APP.CREATED_AT, APP.ID).fetch(APP.ID).stream()
-        .flatMap(id -> find(id).stream())
-        .toList();
+    return heads().orderBy(APP.CREATED_AT, APP.ID).fetch().map(this::kept);
   }
 
   Optional<KeptApp> find(String id) {
@@ -79,6 +79,9 @@ class AppStore {
   boolean exists(String id) {
     return sql.fetchExists(APP, APP.ID.eq(id));
   }
+
+  private static final Revision NEXT = REVISION.as("next");
+  private static final Revision LATER = REVISION.as("later");
 
   /** Any number that nobody else uses for a lock. */
   private static final long NAMING = 7_300_002;
@@ -132,10 +135,11 @@ class AppStore {
   KeptApp redo(String id, long version) {
     locked(id, version);
     Record head = head(id).orElseThrow(() -> missing(id));
-    Record next =
-        newestChild(id, head.get(REVISION.NUMBER))
-            .orElseThrow(() -> Problem.conflict("SERVER_REDO_NONE"));
-    moveHead(id, next.get(REVISION.NUMBER));
+    Long next = head.get(NEXT.NUMBER);
+    if (next == null) {
+      throw Problem.conflict("SERVER_REDO_NONE");
+    }
+    moveHead(id, next);
     return get(id);
   }
 
@@ -192,13 +196,34 @@ class AppStore {
   }
 
   private Optional<? extends Record> head(String id) {
+    return heads().where(APP.ID.eq(id)).fetchOptional();
+  }
+
+  /** The revisions that apps stand at, each with what redo goes to: the one made last on top. */
+  private SelectOnConditionStep<? extends Record> heads() {
     return sql.select(
-            APP.ID, APP.VERSION, REVISION.NUMBER, REVISION.PARENT, REVISION.TITLE, REVISION.MADE_AT)
+            APP.ID,
+            APP.VERSION,
+            REVISION.NUMBER,
+            REVISION.PARENT,
+            REVISION.TITLE,
+            REVISION.MADE_AT,
+            NEXT.NUMBER,
+            NEXT.TITLE)
         .from(APP)
         .join(REVISION)
         .on(REVISION.APP_ID.eq(APP.ID).and(REVISION.NUMBER.eq(APP.HEAD)))
-        .where(APP.ID.eq(id))
-        .fetchOptional();
+        .leftJoin(NEXT)
+        .on(
+            NEXT.APP_ID
+                .eq(APP.ID)
+                .and(
+                    NEXT.NUMBER.eq(
+                        DSL.field(
+                            DSL.select(DSL.max(LATER.NUMBER))
+                                .from(LATER)
+                                .where(LATER.APP_ID.eq(APP.ID))
+                                .and(LATER.PARENT.eq(APP.HEAD))))));
   }
 
   private KeptApp kept(Record head) {
@@ -210,18 +235,7 @@ class AppStore {
         app(head),
         head.get(REVISION.MADE_AT),
         first ? Optional.empty() : Optional.of(head.get(REVISION.TITLE)),
-        newestChild(id, head.get(REVISION.NUMBER)).map(row -> row.get(REVISION.TITLE)));
-  }
-
-  /** What redo goes to: the revision made last on top of this one. */
-  private Optional<? extends Record> newestChild(String id, long number) {
-    return sql.select(REVISION.NUMBER, REVISION.TITLE)
-        .from(REVISION)
-        .where(REVISION.APP_ID.eq(id))
-        .and(REVISION.PARENT.eq(number))
-        .orderBy(REVISION.NUMBER.desc())
-        .limit(1)
-        .fetchOptional();
+        Optional.ofNullable(head.get(NEXT.TITLE)));
   }
 
   private App app(Record head) {
