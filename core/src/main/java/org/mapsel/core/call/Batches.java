@@ -32,31 +32,33 @@ final class Batches {
   /** What goes in the same message: the same way, with the same access. */
   private record Group(Batch batch, Access access) {}
 
-  /** What became of the calls that went together; those that are not in it are still to be made. */
-  Map<OneCall, CallResult> run(List<OneCall> calls) {
-    Map<Group, List<OneCall>> groups = new LinkedHashMap<>();
+  /** The calls by what may go together; most go alone. */
+  List<List<OneCall>> groups(List<OneCall> calls) {
+    Map<Group, List<OneCall>> together = new LinkedHashMap<>();
+    List<List<OneCall>> groups = new ArrayList<>();
     for (OneCall call : calls) {
       call.batch()
           .filter(batch -> !refusing.contains(batch.address()))
-          .ifPresent(
+          .ifPresentOrElse(
               batch ->
-                  groups
+                  together
                       .computeIfAbsent(new Group(batch, call.access()), group -> new ArrayList<>())
-                      .add(call));
+                      .add(call),
+              () -> groups.add(List.of(call)));
     }
-    Map<OneCall, CallResult> done = new IdentityHashMap<>();
-    groups.forEach(
-        (group, together) -> {
-          if (together.size() > 1) {
-            done.putAll(send(group.batch(), together));
-          }
-        });
-    return done;
+    groups.addAll(together.values());
+    return groups;
   }
 
-  /** Nothing if the service did not take them together, or could not be reached. */
-  private Map<OneCall, CallResult> send(Batch batch, List<OneCall> calls) {
+  /**
+   * Sends a group in one message.
+   *
+   * @return what became of the calls; nothing if the service did not take them together, or could
+   *     not be reached
+   */
+  Map<OneCall, CallResult> send(List<OneCall> calls) {
     Map<OneCall, CallResult> results = new IdentityHashMap<>();
+    Batch batch = calls.getFirst().batch().orElseThrow();
     Optional<Access> granted = calls.get(0).granted().value();
     if (granted.isEmpty()) {
       return results;

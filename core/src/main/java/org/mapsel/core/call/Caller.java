@@ -5,9 +5,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
 import java.util.function.Supplier;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
@@ -129,47 +126,63 @@ public final class Caller {
     return call.cannotBeSent().orElseGet(call::run);
   }
 
+  /** Is told what became of a call among several. */
+  @FunctionalInterface
+  public interface Done {
+
+    /**
+     * @param place of the call among those that were asked for
+     */
+    void over(int place, CallResult result);
+  }
+
   /**
    * Runs several calls at once; those that a service takes in one message go in one.
    *
    * @return what became of each, in their order
    */
   public List<CallResult> callAll(List<Question> questions) {
+    CallResult[] results = new CallResult[questions.size()];
+    callAll(questions, (place, result) -> results[place] = result);
+    return List.of(results);
+  }
+
+  /**
+   * Runs several calls at once; those that a service takes in one message go in one. Returns when
+   * all are over.
+   *
+   * @param done is told of each as soon as it is over, by one thread or another
+   */
+  public void callAll(List<Question> questions, Done done) {
     Stamp stamp = stamps.get();
-    List<OneCall> calls =
-        questions.stream()
-            .map(question -> new OneCall(question, stamp, exchanger, tokens, journal))
-            .toList();
-    Map<OneCall, CallResult> done = new Batches(exchanger, refusing).run(calls);
-    done.putAll(atOnce(calls.stream().filter(call -> !done.containsKey(call)).toList()));
-    return calls.stream().map(done::get).toList();
+    Map<OneCall, Integer> places = new IdentityHashMap<>();
+    for (Question question : questions) {
+      places.put(new OneCall(question, stamp, exchanger, tokens, journal), places.size());
+    }
+    Batches batches = new Batches(exchanger, refusing);
+    AtOnce.run(
+        batches.groups(inOrder(places)).stream()
+            .<Runnable>map(group -> () -> run(group, batches, places, done))
+            .toList());
   }
 
-  private static Map<OneCall, CallResult> atOnce(List<OneCall> calls) {
-    Map<OneCall, CallResult> done = new IdentityHashMap<>();
-    if (calls.size() < 2) {
-      calls.forEach(call -> done.put(call, made(call)));
-      return done;
-    }
-    Map<OneCall, Future<CallResult>> started = new IdentityHashMap<>();
-    try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
-      calls.forEach(call -> started.put(call, threads.submit(() -> made(call))));
-    }
-    started.forEach((call, result) -> done.put(call, result(result)));
-    return done;
+  private static List<OneCall> inOrder(Map<OneCall, Integer> places) {
+    return places.entrySet().stream()
+        .sorted(Map.Entry.comparingByValue())
+        .map(Map.Entry::getKey)
+        .toList();
   }
 
-  private static CallResult made(OneCall call) {
-    return call.cannotBeSent().orElseGet(call::run);
-  }
-
-  /** What a call that is over came to; it fails here as it would have failed by itself. */
-  private static CallResult result(Future<CallResult> over) {
-    if (over.state() == Future.State.FAILED) {
-      throw over.exceptionNow() instanceof RuntimeException failure
-          ? failure
-          : new IllegalStateException(over.exceptionNow());
-    }
-    return over.resultNow();
+  /** Of what a service does not take together each is called by itself. */
+  private static void run(
+      List<OneCall> group, Batches batches, Map<OneCall, Integer> places, Done done) {
+    Map<OneCall, CallResult> together = group.size() > 1 ? batches.send(group) : Map.of();
+    together.forEach((call, result) -> done.over(places.get(call), result));
+    AtOnce.run(
+        group.stream()
+            .filter(call -> !together.containsKey(call))
+            .<Runnable>map(
+                call -> () -> done.over(places.get(call), call.cannotBeSent().orElseGet(call::run)))
+            .toList());
   }
 }

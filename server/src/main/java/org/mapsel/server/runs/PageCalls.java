@@ -2,7 +2,9 @@ package org.mapsel.server.runs;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import org.mapsel.core.exchange.Exchanger;
 import org.mapsel.core.finding.Finding;
@@ -40,64 +42,61 @@ class PageCalls {
   }
 
   /**
-   * Calls that were made.
+   * A call that was made.
    *
-   * @param events what they answered, for the page to go on with
-   * @param trace each of them, for those who build the page; none for others
+   * @param event what it answered, for the page to go on with
+   * @param trace what it was, for those who build the page; nothing for others
    */
-  record Made(List<PageEvent> events, List<TracedCall> trace) {}
+  record Made(PageEvent event, Optional<TracedCall> trace) {}
 
   /**
-   * Makes the calls that a page wants, at once where they are wanted at once.
+   * Makes the calls that a page wants, at once where they are wanted at once. Returns when all are
+   * over.
    *
    * @param simulation how services are made to look
    * @param way what every request goes through
+   * @param done is told of each as soon as it is over, by one thread or another
    */
-  Made made(
+  void make(
       Running running,
-      List<PageEffect> effects,
+      List<PageEffect.RunCall> runs,
       SimulationView simulation,
-      UnaryOperator<Exchanger> way) {
-    List<PageEffect.RunCall> calls = new ArrayList<>();
-    List<Recorder.Wanted> wanted = new ArrayList<>();
-    for (PageEffect effect : effects) {
-      if (effect instanceof PageEffect.RunCall run) {
-        calls.add(run);
-        wanted.add(wanted(running, run, simulation.of(run.call())));
-      }
+      UnaryOperator<Exchanger> way,
+      Consumer<Made> done) {
+    List<Recorder.Wanted> wanted =
+        runs.stream().map(run -> wanted(running, run, simulation.of(run.call()))).toList();
+    recorder.callAll(
+        wanted,
+        way,
+        (place, recorded) ->
+            done.accept(made(running, runs.get(place), wanted.get(place), recorded)));
+  }
+
+  private Made made(
+      Running running, PageEffect.RunCall run, Recorder.Wanted wanted, Recorder.Recorded recorded) {
+    PageEvent event = event(run, recorded);
+    if (!running.builder()) {
+      return new Made(event, Optional.empty());
     }
-    List<Recorder.Recorded> recorded = recorder.callAll(wanted, way);
-    List<PageEvent> events = new ArrayList<>();
-    List<TracedCall> trace = new ArrayList<>();
-    for (int i = 0; i < calls.size(); i++) {
-      PageEffect.RunCall run = calls.get(i);
-      Recorder.Recorded one = recorded.get(i);
-      // What was made up is no answer of the service.
-      boolean real =
-          wanted.get(i).look() == Simulation.NONE || wanted.get(i).look() == Simulation.SLOW;
-      if (running.builder() && real && one.sent().isPresent()) {
-        last.keep(
-            wanted.get(i).serviceId(),
-            wanted.get(i).service(),
-            wanted.get(i).operation(),
-            ValueJson.write(run.parameters()),
-            one);
-      }
-      PageEvent event = event(run, one);
-      events.add(event);
-      if (!running.builder()) {
-        continue;
-      }
-      trace.add(
-          traced(
-              running.words(),
-              running.page().call(run.call()).orElseThrow(),
-              wanted.get(i).operation(),
-              run.parameters(),
-              event instanceof PageEvent.CallFailed,
-              one));
+    // What was made up is no answer of the service.
+    boolean real = wanted.look() == Simulation.NONE || wanted.look() == Simulation.SLOW;
+    if (real && recorded.sent().isPresent()) {
+      last.keep(
+          wanted.serviceId(),
+          wanted.service(),
+          wanted.operation(),
+          ValueJson.write(run.parameters()),
+          recorded);
     }
-    return new Made(events, trace);
+    TracedCall traced =
+        traced(
+            running.words(),
+            running.page().call(run.call()).orElseThrow(),
+            wanted.operation(),
+            run.parameters(),
+            event instanceof PageEvent.CallFailed,
+            recorded);
+    return new Made(event, Optional.of(traced));
   }
 
   private Recorder.Wanted wanted(Running running, PageEffect.RunCall run, Simulation look) {

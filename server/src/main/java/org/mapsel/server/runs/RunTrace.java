@@ -1,7 +1,11 @@
 package org.mapsel.server.runs;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import org.mapsel.core.page.run.Happening;
 import org.mapsel.server.apps.HappeningWords;
@@ -17,8 +21,8 @@ final class RunTrace {
   private final long began;
   private final List<TraceEntry> entries = new ArrayList<>();
 
-  /** Which entries are of calls that are not back yet. */
-  private final List<Integer> open = new ArrayList<>();
+  /** Which entries are of calls that are not back yet, by the call. */
+  private final Map<String, Deque<Integer>> open = new HashMap<>();
 
   /**
    * @param now in milliseconds, as it is told everywhere here
@@ -42,8 +46,8 @@ final class RunTrace {
 
   void tell(List<Happening> happenings, HappeningWords words, long now) {
     for (Happening happening : happenings) {
-      if (happening instanceof Happening.Calls) {
-        open.add(entries.size());
+      if (happening instanceof Happening.Calls calls) {
+        open.computeIfAbsent(calls.call().text(), none -> new ArrayDeque<>()).add(entries.size());
       }
       String told = isExplained(happening) ? FAILS : words.of(happening);
       entries.add(new TraceEntry(kind(happening), now - began, told, null));
@@ -60,14 +64,11 @@ final class RunTrace {
                 call -> call.call().equals(fails.call().text()) && !call.findings().isEmpty());
   }
 
-  /** The calls that were told of last are back, in the same order. */
-  void made(List<TracedCall> calls) {
-    for (int i = 0; i < calls.size(); i++) {
-      int at = open.get(i);
-      TraceEntry entry = entries.get(at);
-      entries.set(at, new TraceEntry(entry.kind(), entry.atMillis(), entry.words(), calls.get(i)));
-    }
-    open.clear();
+  /** A call that was told of is back. */
+  void made(TracedCall call) {
+    int at = open.get(call.call()).remove();
+    TraceEntry entry = entries.get(at);
+    entries.set(at, new TraceEntry(entry.kind(), entry.atMillis(), entry.words(), call));
   }
 
   private static TraceKind kind(Happening happening) {

@@ -273,9 +273,12 @@ class Runs {
     }
   }
 
-  /** Lets events happen one after the other, and what calls answer as further events. */
+  /**
+   * Lets events happen one after the other, and what calls answer as further events, as it comes.
+   */
   private void happen(Running running, List<PageEvent> first, Course course, Locale locale) {
     Deque<PageEvent> events = new ArrayDeque<>(first);
+    CallsOut out = new CallsOut();
     int left = MOST_EVENTS;
     while (!events.isEmpty()) {
       int waiting = events.size();
@@ -285,13 +288,21 @@ class Runs {
         throw Problem.conflict("SERVER_RUN_ENDLESS", "limit", String.valueOf(MOST_EVENTS));
       }
       effects.forEach(effect -> lead(running, effect, course, locale));
-      PageState asked = course.state;
-      PageCalls.Made made =
-          Patience.during(
-              () -> calls.made(running, effects, course.simulation, course.way),
-              () -> course.told.accept(asked));
-      events.addAll(made.events());
-      course.trace.made(made.trace());
+      List<PageEffect.RunCall> wanted =
+          effects.stream()
+              .filter(PageEffect.RunCall.class::isInstance)
+              .map(PageEffect.RunCall.class::cast)
+              .toList();
+      out.begin(
+          wanted.size(), done -> calls.make(running, wanted, course.simulation, course.way, done));
+      if (events.isEmpty()) {
+        out.next(() -> course.told.accept(course.state))
+            .ifPresent(
+                made -> {
+                  made.trace().ifPresent(course.trace::made);
+                  events.add(made.event());
+                });
+      }
     }
   }
 

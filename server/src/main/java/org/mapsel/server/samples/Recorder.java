@@ -4,13 +4,13 @@ import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.EnumMap;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.call.AtOnce;
 import org.mapsel.core.call.CallResult;
 import org.mapsel.core.call.Caller;
 import org.mapsel.core.call.ExpiringStore;
@@ -113,28 +113,50 @@ public class Recorder {
    * before it leaves, too.
    */
   public Recorded call(Wanted wanted) {
-    return callAll(List.of(wanted), UnaryOperator.identity()).getFirst();
+    Recorded[] recorded = new Recorded[1];
+    callAll(List.of(wanted), UnaryOperator.identity(), (place, one) -> recorded[place] = one);
+    return recorded[0];
+  }
+
+  /** Is told of a call among several that was made and kept. */
+  @FunctionalInterface
+  public interface Done {
+
+    /**
+     * @param place of the call among those that were wanted
+     */
+    void over(int place, Recorded recorded);
   }
 
   /**
-   * Calls several operations, in one message where a service takes them so; keeps each.
+   * Calls several operations at once, in one message where a service takes them so; keeps each.
+   * Returns when all are over.
    *
    * @param way what everything that leaves goes through
+   * @param done is told of each as soon as it is over, by one thread or another
    */
-  public List<Recorded> callAll(List<Wanted> wanted, UnaryOperator<Exchanger> way) {
+  public void callAll(List<Wanted> wanted, UnaryOperator<Exchanger> way, Done done) {
     Set<String> replayed = replay.services();
-    Map<Wanted, Recorded> recorded = new IdentityHashMap<>();
-    Map<Simulation, List<Wanted>> together = new EnumMap<>(Simulation.class);
-    for (Wanted one : wanted) {
+    List<Runnable> tasks = new ArrayList<>();
+    Map<Simulation, List<Integer>> together = new EnumMap<>(Simulation.class);
+    for (int i = 0; i < wanted.size(); i++) {
+      Wanted one = wanted.get(i);
+      int place = i;
       if (one.look() == Simulation.SAMPLES || replayed.contains(one.serviceId())) {
-        recorded.put(one, played(one));
+        tasks.add(() -> done.over(place, played(one)));
       } else {
-        together.computeIfAbsent(one.look(), none -> new ArrayList<>()).add(one);
+        together.computeIfAbsent(one.look(), none -> new ArrayList<>()).add(place);
       }
     }
     together.forEach(
-        (look, group) -> recorded.putAll(sent(group, caller.through(way.apply(look.over(http))))));
-    return wanted.stream().map(recorded::get).toList();
+        (look, places) ->
+            tasks.add(
+                () ->
+                    send(
+                        places.stream().map(wanted::get).toList(),
+                        caller.through(way.apply(look.over(http))),
+                        (place, recorded) -> done.over(places.get(place), recorded))));
+    AtOnce.run(tasks);
   }
 
   /** Nobody is asked, so nobody needs to know who asks. */
@@ -145,7 +167,7 @@ public class Recorder {
     return recorded(wanted, result, Optional.empty());
   }
 
-  private Map<Wanted, Recorded> sent(List<Wanted> wanted, Caller way) {
+  private void send(List<Wanted> wanted, Caller way, Done done) {
     SentExchanges sent = new SentExchanges(exchanges, this::of);
     List<Question> questions = new ArrayList<>();
     for (Wanted one : wanted) {
@@ -153,13 +175,12 @@ public class Recorder {
       sent.expect(question, one);
       questions.add(question);
     }
-    List<CallResult> results = way.with(sent).callAll(questions);
-    Map<Wanted, Recorded> recorded = new IdentityHashMap<>();
-    for (int i = 0; i < results.size(); i++) {
-      recorded.put(
-          wanted.get(i), recorded(wanted.get(i), results.get(i), sent.idOf(questions.get(i))));
-    }
-    return recorded;
+    way.with(sent)
+        .callAll(
+            questions,
+            (place, result) ->
+                done.over(
+                    place, recorded(wanted.get(place), result, sent.idOf(questions.get(place)))));
   }
 
   private Question question(Wanted wanted) {

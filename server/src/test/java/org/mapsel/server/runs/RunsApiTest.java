@@ -3,9 +3,12 @@ package org.mapsel.server.runs;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.jooq.DSLContext;
 import org.junit.jupiter.api.Test;
 import org.mapsel.server.testing.Api;
@@ -334,6 +337,59 @@ class RunsApiTest extends BerthingApp {
     assertThat(lines.getFirst().at("/waiting/page/parts/2/rows/content").asString())
         .isEqualTo("WAITING");
     assertThat(lines.getLast().at("/run/page/parts/2/rows/content").asString()).isEqualTo("FILLED");
+  }
+
+  @Test
+  void whatIsAnsweredFirstIsShownWhileTheOtherIsStillOut() throws Exception {
+    edit(1, addPage);
+    edit(2, addPage.replace("'addPage'", "'addCall','page':'" + pageId() + "'"));
+    Api.Answer shown = bench();
+    String second = "{'kind':'makeCall','call':'" + shown.text("/calls/1/id") + "'}";
+    edit(3, step(pageId(), shown.text("/reactions/0/id"), second));
+    Api.Answer visit = opened("BUILDER");
+    CountDownLatch seen = new CountDownLatch(1);
+    FakeBerthing.Behaviour usual =
+        exchange ->
+            FakeBerthing.write(
+                exchange, 200, "text/xml", FakeBerthing.bytes(FakeBerthing.vessel()));
+    AtomicInteger asked = new AtomicInteger();
+    berthing.behave(
+        exchange -> {
+          if (asked.getAndIncrement() > 0) {
+            seen.await();
+          }
+          usual.answer(exchange);
+        });
+    Set<String> contents = new LinkedHashSet<>();
+    api.lines(
+        "/api/runs/" + visit.text("/run") + "/events",
+        "{'inputs':{'%s':'S-20417','%s':'S-2'},'event':{'kind':'pressed','button':'%s'}}"
+            .formatted(
+                visit.text("/page/parts/0/inputs/0/id"),
+                visit.text("/page/parts/3/inputs/0/id"),
+                part(visit, "/page/parts", "button")),
+        line -> {
+          String both = tables(line.at("/waiting/page")) + tables(line.at("/run/page"));
+          contents.add(both);
+          if (both.contains("FILLED")) {
+            seen.countDown();
+          }
+        });
+    berthing.behave(usual);
+
+    assertThat(contents).last().isEqualTo("FILLED FILLED ");
+    assertThat(contents)
+        .as("one is there, and the other is waited for")
+        .containsAnyOf("FILLED WAITING ", "WAITING FILLED ");
+  }
+
+  private static String tables(JsonNode page) {
+    StringBuilder contents = new StringBuilder();
+    page.at("/parts")
+        .valueStream()
+        .filter(part -> part.at("/kind").asString().equals("table"))
+        .forEach(part -> contents.append(part.at("/rows/content").asString()).append(' '));
+    return contents.toString();
   }
 
   @Test
