@@ -26,13 +26,20 @@ export function FormPart({ part, use, button }: PartProps<FormView>) {
       >
         {part.inputs.map((input) => (
           <Pickable key={input.id} use={use} place={{ part: part.id, item: input.id }}>
-            <InputField
-              input={input}
-              value={use.typed[input.id] ?? input.value}
-              onInput={(value) => {
-                use.onInput(input.id, value, input.reported);
-              }}
-            />
+            <Box sx={input.hidden ? { opacity: 0.6 } : {}}>
+              <InputField
+                input={input}
+                value={use.typed[input.id] ?? input.value}
+                onInput={(value) => {
+                  use.onInput(input.id, value, input.reported);
+                }}
+              />
+              {input.hidden && (
+                <Box sx={{ fontSize: 12, color: 'text.secondary' }}>
+                  Asked for where it is chosen.
+                </Box>
+              )}
+            </Box>
           </Pickable>
         ))}
       </Box>

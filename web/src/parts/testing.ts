@@ -33,6 +33,7 @@ export const anInput = (id: string, over: Partial<InputView> = {}): InputView =>
   help: '',
   several: false,
   reported: false,
+  hidden: false,
   ...over,
 });
 

@@ -1,14 +1,17 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
-import type { AppEdit, Bench, BenchItem, PageCall } from '@/api/client';
+import type { AppEdit, Bench, BenchItem, Choice, FieldView, PageCall } from '@/api/client';
 import { InlineEdit } from '@/ui/InlineEdit';
+import { startsWith } from '@/lib/json';
 import { AS_GIVEN, type FieldRow } from '@/sheet/model';
-import { changeEdit, differs, filledBy, itemOf, parameterSlot, shownAs } from './model';
+import { changeEdit, differs, filledBy, isAskable, itemOf, parameterSlot, shownAs } from './model';
 import { OnlyHere } from './OnlyHere';
 import { ShowIn } from './ShowIn';
 import { SourcePicker } from './SourcePicker';
 
 export interface BindingPlace {
+  /** What the operation takes, where that is what is filled. */
+  fields: FieldView[];
   app: string;
   page: string;
   bench: Bench;
@@ -16,10 +19,19 @@ export interface BindingPlace {
   onEdit: (edit: AppEdit) => void;
 }
 
+/** Where it is one of several things, what they are called. */
+function alternativesOf(field: FieldView, fields: FieldView[]): Choice[] | undefined {
+  if (field.kind !== 'oneOf') return undefined;
+  return fields
+    .filter(({ path }) => path.length === field.path.length + 1 && startsWith(path, field.path))
+    .map(({ name, label }) => ({ code: name, words: label ?? name }));
+}
+
 function FilledFrom({ row, place }: { row: FieldRow; place: BindingPlace }) {
   const { app, page, call, onEdit } = place;
   const filled = filledBy(call, row.field.path);
   const slot = parameterSlot(page, call.id, row.field.path);
+  const alternatives = alternativesOf(row.field, place.fields);
   const picker = (
     <SourcePicker
       app={app}
@@ -32,8 +44,9 @@ function FilledFrom({ row, place }: { row: FieldRow; place: BindingPlace }) {
       onFill={(source) => {
         onEdit({ kind: 'fillSlot', slot, ...(source ? { source } : {}) });
       }}
+      among={alternatives}
       onAsk={
-        row.field.kind === 'scalar' || row.field.kind === 'record'
+        isAskable(row.field)
           ? () => {
               onEdit({ kind: 'fillFromInput', page, call: call.id, parameter: row.field.path });
             }

@@ -18,7 +18,7 @@ import { DerivedForm } from '../derived/DerivedForm';
 import { BindingCell, type BindingPlace } from './BindingCell';
 import { Fold } from './Fold';
 import { PairAll } from './PairAll';
-import { draggedText, filledBy, pickOf, rowOf, fieldEdit, usedRows } from './model';
+import { draggedText, filledBy, isAskable, pickOf, rowOf, fieldEdit, usedRows } from './model';
 
 interface Props {
   app: string;
@@ -32,9 +32,13 @@ interface Props {
   onFold?: (() => void) | undefined;
 }
 
-/** Single fields can be used, and repeated groups, which become tables. */
+/**
+ * Single fields can be used, what is one of several things can be asked for, and repeated groups
+ * become tables.
+ */
 const canTick = (row: FieldRow) =>
   row.field.kind === 'scalar' ||
+  (row.side === 'in' && row.field.kind === 'oneOf' && isAskable(row.field)) ||
   (row.side === 'out' && row.field.repeats && row.field.kind !== 'open');
 
 /** The field sheet of a call: what fills its parameters, and where what comes back is shown. */
@@ -74,7 +78,7 @@ export function CallSheet({
     };
   }, [operation, call, rows, derived, attempt.parameters, attempt.answer, attempt.cut]);
   const lit = picked ? rowOf(call, picked) : undefined;
-  const place: BindingPlace = { app, page, bench, call, onEdit };
+  const place: BindingPlace = { fields: operation.goesIn, app, page, bench, call, onEdit };
   const use = (row: FieldRow) => {
     if (row.side === 'out') {
       onEdit(fieldEdit(page, call.id, row, !row.used));

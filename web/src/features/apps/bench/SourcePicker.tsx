@@ -8,7 +8,7 @@ import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useQuery } from '@tanstack/react-query';
 import { Fragment, lazy, type ReactNode, Suspense, useDeferredValue, useState } from 'react';
-import type { SlotId, Source } from '@/api/client';
+import type { Choice, SlotId, Source } from '@/api/client';
 import { offersQuery } from '@/api/queries';
 import { inlineLook } from '@/ui/inlineLook';
 import { Problem } from '@/ui/Problem';
@@ -32,6 +32,8 @@ interface Props {
   onFill: (source: Source | undefined) => void;
   /** Makes an input for it, where that is possible. */
   onAsk?: (() => void) | undefined;
+  /** The values that it may always be, if only some can be; others are typed. */
+  among?: Choice[] | undefined;
   /** What else could fill it that is not on the page yet. */
   beyond?: (close: () => void) => ReactNode;
 }
@@ -107,7 +109,7 @@ function Offers({ app, page, slot, onFill, beyond }: Omit<Props, 'label' | 'word
   );
 }
 
-function FixedValue({ source, onFill }: Pick<Props, 'source' | 'onFill'>) {
+function FixedValue({ source, among, onFill }: Pick<Props, 'source' | 'among' | 'onFill'>) {
   const [text, setText] = useState(source?.kind === 'fixed' ? source.text : '');
   return (
     <Box
@@ -121,12 +123,19 @@ function FixedValue({ source, onFill }: Pick<Props, 'source' | 'onFill'>) {
       <TextField
         autoFocus
         fullWidth
+        select={among !== undefined}
         label="always this value"
         value={text}
         onChange={(event) => {
           setText(event.target.value);
         }}
-      />
+      >
+        {among?.map(({ code, words }) => (
+          <MenuItem key={code} value={code}>
+            {words}
+          </MenuItem>
+        ))}
+      </TextField>
       <Button type="submit" variant="outlined">
         Take it
       </Button>
@@ -205,14 +214,16 @@ export function SourcePicker(props: Props) {
           >
             Always the same
           </Button>
-          <Button
-            onClick={() => {
-              setWay('formula');
-            }}
-            variant={way === 'formula' ? 'outlined' : 'text'}
-          >
-            Formula
-          </Button>
+          {!props.among && (
+            <Button
+              onClick={() => {
+                setWay('formula');
+              }}
+              variant={way === 'formula' ? 'outlined' : 'text'}
+            >
+              Formula
+            </Button>
+          )}
           <Box sx={{ flex: 1 }} />
           {props.onAsk && source?.kind !== 'entered' && (
             <Button
@@ -236,7 +247,7 @@ export function SourcePicker(props: Props) {
         </Box>
         {way === 'offers' && <Offers {...props} onFill={fill} />}
         {way === 'offers' && props.beyond?.(close)}
-        {way === 'fixed' && <FixedValue source={source} onFill={fill} />}
+        {way === 'fixed' && <FixedValue source={source} among={props.among} onFill={fill} />}
         {way === 'formula' && (
           <Suspense fallback={<Waiting what="Opening the formula" />}>
             <FormulaLine

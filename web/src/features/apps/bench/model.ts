@@ -1,4 +1,13 @@
-import type { AppEdit, Bench, BenchItem, Overrides, PageCall, SlotId, Source } from '@/api/client';
+import type {
+  AppEdit,
+  Bench,
+  BenchItem,
+  FieldView,
+  Overrides,
+  PageCall,
+  SlotId,
+  Source,
+} from '@/api/client';
 import { type Path, pathKey, recordOf, startsWith, type Step } from '@/lib/json';
 import { type FieldRow, rowKey } from '@/sheet/model';
 import type { Picked } from '@/parts/model';
@@ -8,6 +17,10 @@ export function filledBy(call: PageCall, path: Path) {
   const key = pathKey(path);
   return call.filled.find((filled) => pathKey(filled.path) === key);
 }
+
+/** Whether visitors can be asked for a parameter: one of several things only where it stands once. */
+export const isAskable = (field: FieldView) =>
+  field.kind === 'scalar' || field.kind === 'record' || (field.kind === 'oneOf' && !field.repeats);
 
 /** Where a returned field is shown on the page, first place first. */
 export function shownAs(call: PageCall, path: Path) {

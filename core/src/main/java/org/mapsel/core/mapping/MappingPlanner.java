@@ -18,6 +18,7 @@ import org.mapsel.core.model.ShapeRef;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.ScalarType;
+import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.ValueType;
 import org.mapsel.core.value.ListValue;
 import org.mapsel.core.value.TextValue;
@@ -56,6 +57,13 @@ public final class MappingPlanner {
   }
 
   private static Outcome<Planned> fixed(Mapping mapping, Source.Fixed fixed, Expected expected) {
+    Optional<Shape.OneOf> choice = expected.type().flatMap(MappingPlanner::choice);
+    if (choice.isPresent()) {
+      Value name = Value.text(fixed.text());
+      return isAlternative(choice.get(), name)
+          ? Outcome.of(new Planned(mapping, expected.type().get(), scope -> name))
+          : Outcome.failed(Finding.error("MAPPING_ALTERNATIVE_UNKNOWN", "value", fixed.text()));
+    }
     ScalarType type = expected.type().flatMap(ValueType::scalar).orElse(ScalarType.TEXT);
     Optional<Value> value = ScalarText.parse(type, fixed.text());
     if (value.isEmpty()) {
@@ -251,6 +259,20 @@ public final class MappingPlanner {
     List<Finding> findings = new ArrayList<>();
     Function<Scope, Value> reader = read.reader();
     ValueType type = read.type();
+    Optional<Shape.OneOf> choice =
+        mapping.source() instanceof Source.Entered && type.scalar().isPresent()
+            ? expected.type().flatMap(MappingPlanner::choice)
+            : Optional.empty();
+    if (choice.isPresent()) {
+      return Outcome.of(
+          new Planned(
+              mapping,
+              expected.type().get(),
+              scope -> {
+                Value name = read.reader().apply(scope);
+                return isAlternative(choice.get(), name) ? name : Value.ABSENT;
+              }));
+    }
     if (expected.type().isPresent()) {
       Optional<Finding> wrong = mismatch(type, expected.type().get());
       if (wrong.isPresent()) {
@@ -272,6 +294,19 @@ public final class MappingPlanner {
       type = type.times(false);
     }
     return Outcome.of(new Planned(mapping, type, reader), findings);
+  }
+
+  /** The alternatives, one of which may be named. */
+  private static Optional<Shape.OneOf> choice(ValueType type) {
+    return type instanceof ValueType.Shaped shaped
+            && shaped.shapes().get(shaped.shape()) instanceof Shape.OneOf oneOf
+        ? Optional.of(oneOf)
+        : Optional.empty();
+  }
+
+  private static boolean isAlternative(Shape.OneOf choice, Value name) {
+    return name instanceof TextValue text
+        && choice.alternatives().stream().anyMatch(one -> one.name().equals(text.text()));
   }
 
   private static Value first(Value value) {

@@ -51,6 +51,12 @@ public record Look(
         "");
   }
 
+  /** The same with other values to choose from. */
+  public Look withChoices(List<Choice> other) {
+    return new Look(
+        type, label, help, format, unit, order, key, title, hidden, personal, other, empty);
+  }
+
   /** The label with the unit, as a form or a heading has it. */
   public String heading() {
     return unit.isEmpty() || label.contains("(" + unit + ")") ? label : label + " (" + unit + ")";

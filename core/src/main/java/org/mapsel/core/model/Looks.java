@@ -33,6 +33,10 @@ public final class Looks {
     return look(said, name, field.documentation(), field, shape);
   }
 
+  private static Choice alternative(Field field) {
+    return new Choice(field.name(), field.hints().label().orElseGet(() -> Labels.of(field.name())));
+  }
+
   /** A derived field, whose values are of a type. */
   public Look of(DerivedField field, ScalarType type, Overrides only) {
     return look(
@@ -53,9 +57,12 @@ public final class Looks {
   private Look look(Overrides said, String name, String help, Field field, Shape shape) {
     ScalarType type = shape instanceof Shape.Scalar scalar ? scalar.type() : ScalarType.TEXT;
     List<Choice> choices =
-        shape instanceof Shape.Scalar scalar
-            ? scalar.facets().enumeration().stream().map(code -> new Choice(code, code)).toList()
-            : List.of();
+        switch (shape) {
+          case Shape.Scalar scalar ->
+              scalar.facets().enumeration().stream().map(code -> new Choice(code, code)).toList();
+          case Shape.OneOf oneOf -> oneOf.alternatives().stream().map(Looks::alternative).toList();
+          default -> List.of();
+        };
     Look look = look(said, name, help, type, field.hints().unit(), choices, field.hints().key());
     return new Look(
         look.type(),

@@ -36,18 +36,6 @@ public record Call(
         .findFirst();
   }
 
-  /** The record around a parameter that is filled as a whole, for which this one is filled. */
-  public Optional<Parameter> around(FieldPath path) {
-    for (int length = path.length() - 1; length > 0; length--) {
-      FieldPath around = path.first(length);
-      Optional<Mapping> mapping = mapping(around);
-      if (mapping.isPresent()) {
-        return Optional.of(new Parameter(around, mapping.get()));
-      }
-    }
-    return Optional.empty();
-  }
-
   /** The call with a parameter filled, or left out. */
   public Call withParameters(List<Parameter> other) {
     return new Call(id, service, operation, endpoint, other);

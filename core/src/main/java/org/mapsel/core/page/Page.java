@@ -8,6 +8,7 @@ import java.util.stream.Stream;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.ref.CallId;
+import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.ReactionId;
@@ -114,6 +115,25 @@ public record Page(
     return mapping.source() instanceof Source.Entered entered
         ? part(entered.input()).filter(Part.Lines.class::isInstance).map(Part.Lines.class::cast)
         : Optional.empty();
+  }
+
+  /** Whether a mapping gives one value that is typed or always the same, and so no record. */
+  public boolean isOneValue(Mapping mapping) {
+    return mapping.source() instanceof Source.Fixed
+        || mapping.source() instanceof Source.Entered && linesOf(mapping).isEmpty();
+  }
+
+  /** The record around a parameter that is filled as a whole, for which this one is filled. */
+  public Optional<Call.Parameter> around(Call call, FieldPath path) {
+    for (int length = path.length() - 1; length > 0; length--) {
+      FieldPath around = path.first(length);
+      // One value around others only says which of several alternatives is sent.
+      Optional<Mapping> mapping = call.mapping(around).filter(known -> !isOneValue(known));
+      if (mapping.isPresent()) {
+        return Optional.of(new Call.Parameter(around, mapping.get()));
+      }
+    }
+    return Optional.empty();
   }
 
   /** Every slot that has a mapping, the calls' first. */

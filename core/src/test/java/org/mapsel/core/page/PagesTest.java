@@ -82,20 +82,19 @@ class PagesTest {
 
     assertThat(bench.parts())
         .containsExactly(
-            "form [Trace, Basin, Day, From, To, Tag]",
+            "form [Trace, Basin, Choice, Day, From, To, Tag]",
             "button Find jobs",
             "table Job [By, Number, Begins, Ends, Depth, Value]");
     assertThat(bench.page().inputs().map(input -> bench.plan().inputs().get(input.id()).kind()))
         .containsExactly(
             Input.Kind.CHECKBOX,
             Input.Kind.CHOICE,
+            Input.Kind.CHOICE,
             Input.Kind.DATE,
             Input.Kind.DATE,
             Input.Kind.DATE,
             Input.Kind.TEXT);
-    assertThat(bench.plan().required())
-        .as("a date of an alternative that need not be chosen")
-        .isEmpty();
+    assertThat(bench.press()).as("none of the alternatives needs to be chosen").hasSize(1);
   }
 
   @Test
@@ -124,7 +123,7 @@ class PagesTest {
     assertThat(bench.parts()).contains("table Job [Number, Buoy]");
     bench.drop("job", "number").drop("job", "group", "buoy");
     assertThat(bench.parts())
-        .containsExactly("form [Trace, Basin, Day, From, To, Tag]", "button Find jobs");
+        .containsExactly("form [Trace, Basin, Choice, Day, From, To, Tag]", "button Find jobs");
     bench.use("job", "depth");
     assertThat(bench.parts()).contains("table Job [Depth]");
     assertThat(bench.refused(use(bench, "job", "spoil"))).containsExactly("APP_FIELD_GROUP");
@@ -142,11 +141,11 @@ class PagesTest {
     SlotId basin = bench.parameter("basin");
 
     bench.edit(new FillSlot(basin, Optional.of(new Source.Fixed("inner"))));
-    assertThat(bench.parts()).contains("form [Trace, Day, From, To, Tag]");
+    assertThat(bench.parts()).contains("form [Trace, Choice, Day, From, To, Tag]");
     bench.edit(new FillSlot(basin, Optional.empty()));
     assertThat(bench.page().mapping(basin)).isEmpty();
     bench.edit(new FillFromInput(bench.page().id(), bench.call().id(), FieldPath.of("basin")));
-    assertThat(bench.parts()).contains("form [Trace, Day, From, To, Tag, Basin]");
+    assertThat(bench.parts()).contains("form [Trace, Choice, Day, From, To, Tag, Basin]");
     assertThat(
             bench.refused(
                 new FillSlot(
@@ -191,7 +190,7 @@ class PagesTest {
     assertThat(bench.parts())
         .containsExactly(
             "text Look here",
-            "form [Trace, Basin, Day, From, To, Tag]",
+            "form [Trace, Basin, Choice, Day, From, To, Tag]",
             "table Job [Deep, Number]",
             "button Find jobs");
     bench.edit(new SetOnlyHere(page, column, Overrides.NONE));
@@ -245,6 +244,7 @@ class PagesTest {
   void pressingTheButtonAsksForTheCallAndTheAnswerIsShown() {
     PageBench bench =
         dredging(FieldPath.of("job", "number"), FieldPath.of("job", "group", "buoy"))
+            .type("Choice", "day")
             .type("Day", "2031-05-14");
 
     PageEffect.RunCall call = (PageEffect.RunCall) bench.press().get(0);

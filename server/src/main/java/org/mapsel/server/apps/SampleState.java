@@ -16,6 +16,7 @@ import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Reaction;
 import org.mapsel.core.page.ServiceLookup;
 import org.mapsel.core.page.check.Checked;
+import org.mapsel.core.page.reach.Alternatives;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.run.PageState;
 import org.mapsel.core.page.run.StateScope;
@@ -74,7 +75,7 @@ public class SampleState {
                   String exchange = sample.sent().map(Recorder.Sent::exchange).orElse("");
                   answers.put(call.id(), new PageState.Answer.Answered(answer, exchange));
                 }
-                inputs.putAll(typed(call, sample));
+                inputs.putAll(typed(page, call, sample));
               });
     }
     Map<PartId, Integer> chosen = new HashMap<>();
@@ -133,12 +134,14 @@ public class SampleState {
   }
 
   /** What was sent last stands in the inputs that fill it. */
-  private static Map<PartId, Value> typed(Call call, LastSamples.Sample sample) {
+  private static Map<PartId, Value> typed(Page page, Call call, LastSamples.Sample sample) {
     Map<PartId, Value> typed = new HashMap<>();
     for (Call.Parameter parameter : call.parameters()) {
       Value value = sample.parameters().at(parameter.path());
       if (parameter.mapping().source() instanceof Source.Entered entered && !value.isAbsent()) {
-        typed.put(entered.input(), value);
+        typed.put(
+            entered.input(),
+            page.isOneValue(parameter.mapping()) ? Alternatives.named(value) : value);
       }
     }
     return typed;

@@ -12,7 +12,9 @@ import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.page.Call;
+import org.mapsel.core.page.Page;
 import org.mapsel.core.page.ServiceLookup;
+import org.mapsel.core.page.reach.Alternatives;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.service.Operation;
@@ -90,6 +92,7 @@ class PageCalls {
     }
     TracedCall traced =
         traced(
+            running.page(),
             running.words(),
             running.page().call(run.call()).orElseThrow(),
             wanted.operation(),
@@ -149,6 +152,7 @@ class PageCalls {
   }
 
   private static TracedCall traced(
+      Page page,
       PageWords words,
       Call call,
       Operation operation,
@@ -159,11 +163,12 @@ class PageCalls {
     for (Call.Parameter parameter : call.parameters()) {
       Value value = parameters.at(parameter.path());
       // What stands in a record that is filled as a whole is told with it.
-      if (!value.isAbsent() && call.around(parameter.path()).isEmpty()) {
+      if (!value.isAbsent() && page.around(call, parameter.path()).isEmpty()) {
         sent.add(
             new TracedParameter(
                 parameter.path(),
-                ValueJson.writeForDoubles(value),
+                ValueJson.writeForDoubles(
+                    page.isOneValue(parameter.mapping()) ? Alternatives.named(value) : value),
                 words.words(parameter.mapping().source())));
       }
     }

@@ -10,6 +10,7 @@ import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.edit.FillFromInput;
 import org.mapsel.core.page.edit.FillSlot;
+import org.mapsel.core.page.reach.Alternatives;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.shape.FieldTree;
@@ -29,7 +30,7 @@ final class RequiredParameters implements PageRule {
       for (FieldTree.Row row : under.reach().parameters(call.id()).values()) {
         boolean missing =
             row.needed()
-                && row.shape() instanceof Shape.Scalar
+                && (row.shape() instanceof Shape.Scalar || Alternatives.isChoice(row))
                 && row.field().assumed().isEmpty()
                 && !row.field().hints().given()
                 && !isFilled(call, row.path());
@@ -55,11 +56,7 @@ final class RequiredParameters implements PageRule {
     List<AppFinding.Repair> repairs = new ArrayList<>();
     repairs.add(
         new AppFinding.Repair("Ask for it", new FillFromInput(page.id(), call.id(), row.path())));
-    Shape.Scalar scalar = (Shape.Scalar) row.shape();
-    List<String> values =
-        scalar.type() == ScalarType.BOOLEAN
-            ? List.of("true", "false")
-            : scalar.facets().enumeration().stream().limit(MOST_VALUES).toList();
+    List<String> values = row.shape() instanceof Shape.Scalar scalar ? values(scalar) : List.of();
     for (String value : values) {
       repairs.add(
           new AppFinding.Repair(
@@ -68,8 +65,17 @@ final class RequiredParameters implements PageRule {
     return repairs.toArray(AppFinding.Repair[]::new);
   }
 
-  /** It, or a record around it as a whole. */
+  private static List<String> values(Shape.Scalar scalar) {
+    return scalar.type() == ScalarType.BOOLEAN
+        ? List.of("true", "false")
+        : scalar.facets().enumeration().stream().limit(MOST_VALUES).toList();
+  }
+
+  /** It, a record around it as a whole, or one of its alternatives. */
   private static boolean isFilled(Call call, FieldPath path) {
+    if (call.parameters().stream().anyMatch(other -> other.path().startsWith(path))) {
+      return true;
+    }
     for (int length = path.length(); length > 0; length--) {
       FieldPath around = path.first(length);
       boolean rowsOnly =

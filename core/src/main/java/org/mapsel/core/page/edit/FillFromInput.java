@@ -14,23 +14,30 @@ import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
+import org.mapsel.core.page.reach.Alternatives;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.Shape;
 
 /**
  * Fills a parameter from what a visitor types: a simple one from a new input, a record from an
- * input for each of its fields, a list of records from lines that are filled in. New inputs stand
- * in the form of the call or in a new one; those of a parameter inside lines stand in every line.
+ * input for each of its fields, a list of records from lines that are filled in, one of several
+ * alternatives from an input that says which and others for what is in each of them. New inputs
+ * stand in the form of the call or in a new one; those of a parameter inside lines stand in every
+ * line.
  */
 public record FillFromInput(PageId page, CallId call, FieldPath parameter) implements AppEdit {
 
   /** Of a record that says nothing of what it needs so many fields are asked for at first. */
   private static final int MOST_AT_FIRST = 12;
+
+  /** More than these nobody wants in one form, however many alternatives there are. */
+  private static final int MOST_OF_ALTERNATIVES = 40;
 
   @Override
   public String title() {
@@ -42,8 +49,7 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
     Page known = editing.page(page);
     Call filled = editing.call(known, call);
     FieldTree.Row row = editing.reach(known).parameters(call).get(parameter);
-    if (row == null
-        || !(row.shape() instanceof Shape.Scalar || row.shape() instanceof Shape.Record)) {
+    if (row == null || !isAsked(row)) {
       throw new EditRefused(
           Finding.error(
               "APP_PARAMETER_MISSING",
@@ -56,10 +62,47 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
       return editing.app();
     }
     Page asking =
-        row.shape() instanceof Shape.Scalar
-            ? asking(editing, known, parameter)
-            : record(editing, known, row);
+        switch (row.shape()) {
+          case Shape.Scalar scalar -> asking(editing, known, parameter);
+          case Shape.OneOf oneOf -> alternatives(editing, known, oneOf);
+          default -> record(editing, known, row);
+        };
     return TypesInUse.of(editing.app().with(asking), asking, editing);
+  }
+
+  private static boolean isAsked(FieldTree.Row row) {
+    return row.shape() instanceof Shape.Scalar
+        || row.shape() instanceof Shape.Record
+        || isChosenOnce(row);
+  }
+
+  /** An input for which one it is, then those for what is in each alternative. */
+  private Page alternatives(Editing editing, Page before, Shape.OneOf oneOf) {
+    Page after = askingOnce(editing, before, parameter);
+    for (Field alternative : oneOf.alternatives()) {
+      FieldPath path = parameter.then(alternative.name());
+      FieldTree.Row row = editing.reach(before).parameters(call).get(path);
+      if (row == null || row.repeats() || !hasRoom(after)) {
+        continue;
+      }
+      if (row.shape() instanceof Shape.Scalar && row.field().fixed().isEmpty()) {
+        after = askingOnce(editing, after, path);
+      } else if (row.shape() instanceof Shape.Record) {
+        after = new FillFromInput(page, call, path).record(editing, after, row);
+      }
+    }
+    return after;
+  }
+
+  private boolean hasRoom(Page after) {
+    return after.call(call).orElseThrow().parameters().stream()
+            .filter(filled -> filled.path().startsWith(parameter))
+            .count()
+        < MOST_OF_ALTERNATIVES;
+  }
+
+  private Page askingOnce(Editing editing, Page before, FieldPath field) {
+    return isAskedFor(editing.call(before, call), field) ? before : asking(editing, before, field);
   }
 
   private static boolean isAskedFor(Call call, FieldPath path) {
@@ -68,38 +111,45 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
 
   private Page record(Editing editing, Page before, FieldTree.Row row) {
     Page after = row.repeats() ? withLines(editing, withoutInputs(before)) : before;
-    for (FieldPath field : fields(editing, before)) {
-      if (!isAskedFor(editing.call(after, call), field)) {
-        after = asking(editing, after, field);
-      }
+    for (FieldTree.Row field : fields(editing, before)) {
+      after =
+          field.shape() instanceof Shape.OneOf oneOf
+              ? new FillFromInput(page, call, field.path()).alternatives(editing, after, oneOf)
+              : askingOnce(editing, after, field.path());
     }
     return after;
   }
 
-  /** The simple fields of a record that must be filled, or else the first ones. */
-  private List<FieldPath> fields(Editing editing, Page before) {
+  /** The simple fields and choices of a record that must be filled, or else the first ones. */
+  private List<FieldTree.Row> fields(Editing editing, Page before) {
     List<FieldTree.Row> inside =
         editing.reach(before).parameters(call).values().stream()
             .filter(row -> row.path().length() > parameter.length())
             .filter(row -> row.path().startsWith(parameter))
-            .filter(row -> row.shape() instanceof Shape.Scalar)
-            .filter(row -> row.field().fixed().isEmpty() && !isInList(editing, before, row.path()))
+            .filter(row -> row.shape() instanceof Shape.Scalar || isChosenOnce(row))
+            .filter(row -> row.field().fixed().isEmpty() && isOwn(editing, before, row.path()))
             .toList();
     List<FieldTree.Row> needed = inside.stream().filter(FieldTree.Row::needed).toList();
     boolean few = inside.size() <= MOST_AT_FIRST;
-    return (few || needed.isEmpty() ? inside : needed)
-        .stream().limit(MOST_AT_FIRST).map(FieldTree.Row::path).toList();
+    return (few || needed.isEmpty() ? inside : needed).stream().limit(MOST_AT_FIRST).toList();
   }
 
-  /** Whether a list further inside is around a field: its items need lines of their own. */
-  private boolean isInList(Editing editing, Page before, FieldPath path) {
+  private static boolean isChosenOnce(FieldTree.Row row) {
+    return Alternatives.isChoice(row) && !row.repeats();
+  }
+
+  /**
+   * Whether a field can be asked for with the record: no list further inside is around it, whose
+   * items need lines of their own, and no choice, which asks for what is in it.
+   */
+  private boolean isOwn(Editing editing, Page before, FieldPath path) {
     for (int length = parameter.length() + 1; length < path.length(); length++) {
       FieldTree.Row around = editing.reach(before).parameters(call).get(path.first(length));
-      if (around != null && around.repeats()) {
-        return true;
+      if (around != null && (around.repeats() || Alternatives.isChoice(around))) {
+        return false;
       }
     }
-    return false;
+    return true;
   }
 
   /** Without the inputs that asked for one item only. */
@@ -142,8 +192,8 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
     PartId id = new PartId(editing.ids().next(path.last()));
     Call known = editing.call(before, call);
     Optional<Part> lines =
-        known
-            .around(path)
+        before
+            .around(known, path)
             .map(Call.Parameter::mapping)
             .flatMap(before::linesOf)
             .map(Part.class::cast);

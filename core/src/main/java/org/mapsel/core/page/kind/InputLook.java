@@ -21,6 +21,7 @@ public record InputLook(Input.Kind kind, Look look, boolean required, boolean se
     Look look =
         field
             .map(behind -> behind.look(looks, input.only()))
+            .map(known -> offered(reach, input, known))
             .orElseGet(() -> looks.of(nameOf(input), ScalarType.TEXT, input.only()));
     Input.Kind kind =
         input
@@ -33,6 +34,21 @@ public record InputLook(Input.Kind kind, Look look, boolean required, boolean se
             && InputKinds.takesSeveral(kind);
     boolean required = input.only().required().orElse(needed) && kind != Input.Kind.CHECKBOX;
     return new InputLook(kind, look, required, several);
+  }
+
+  /** Of several alternatives those are offered that can be sent. */
+  private static Look offered(PageReach reach, Input input, Look look) {
+    return reach.filledBy(input.id()).stream()
+        .findFirst()
+        .filter(reach.alternatives()::isChosen)
+        .map(slot -> reach.alternatives().offered(slot))
+        .map(
+            names ->
+                look.withChoices(
+                    look.choices().stream()
+                        .filter(choice -> names.contains(choice.code()))
+                        .toList()))
+        .orElse(look);
   }
 
   private static String nameOf(Input input) {

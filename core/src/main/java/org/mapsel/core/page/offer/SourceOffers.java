@@ -169,7 +169,7 @@ public final class SourceOffers {
   private Optional<Part> linesAround(SlotId slot) {
     return slot instanceof SlotId.OfParameter parameter
         ? page.call(parameter.call())
-            .flatMap(call -> call.around(parameter.parameter()))
+            .flatMap(call -> page.around(call, parameter.parameter()))
             .map(Call.Parameter::mapping)
             .flatMap(page::linesOf)
             .map(Part.class::cast)

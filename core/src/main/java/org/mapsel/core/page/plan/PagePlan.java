@@ -9,9 +9,11 @@ import org.mapsel.core.mapping.Plan;
 import org.mapsel.core.model.Look;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.kind.InputLook;
+import org.mapsel.core.page.reach.Alternatives;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
+import org.mapsel.core.ref.SlotId;
 
 /**
  * A page made ready.
@@ -21,6 +23,11 @@ import org.mapsel.core.ref.PartId;
  * @param inputs how inputs look
  * @param needed the parts with lines of which at least one must be filled in, with their names
  * @param headings the words over tables that nobody gave any
+ * @param conditional the inputs that are asked for only if some alternative is chosen: one of the
+ *     sets, whole
+ * @param alternatives the parameters of which it is chosen what is sent, with the alternatives that
+ *     may be sent without anything in them
+ * @param reported the inputs whose change shows on the page
  * @param wanted the returned fields that the page needs of each call
  * @param misfits what is wrong with mappings, each about its slot
  */
@@ -32,6 +39,9 @@ public record PagePlan(
     Map<PartId, InputLook> inputs,
     Map<PartId, String> needed,
     Map<PartId, String> headings,
+    Map<PartId, List<Set<Alternatives.Chosen>>> conditional,
+    Map<SlotId, Set<String>> alternatives,
+    Set<PartId> reported,
     Map<CallId, Set<FieldPath>> wanted,
     List<Finding> misfits) {
 
@@ -44,6 +54,9 @@ public record PagePlan(
     inputs = Map.copyOf(inputs);
     needed = Map.copyOf(needed);
     headings = Map.copyOf(headings);
+    conditional = Map.copyOf(conditional);
+    alternatives = Map.copyOf(alternatives);
+    reported = Set.copyOf(reported);
     wanted = Map.copyOf(wanted);
     misfits = List.copyOf(misfits);
   }

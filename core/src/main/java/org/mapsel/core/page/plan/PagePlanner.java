@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.finding.Subject;
@@ -24,6 +25,7 @@ import org.mapsel.core.page.Shown;
 import org.mapsel.core.page.Slot;
 import org.mapsel.core.page.kind.InputLook;
 import org.mapsel.core.page.kind.SlotTypes;
+import org.mapsel.core.page.reach.Alternatives;
 import org.mapsel.core.page.reach.FieldBehind;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.ref.PartId;
@@ -78,6 +80,9 @@ public final class PagePlanner {
         inputs,
         needed(),
         headings(),
+        conditional(),
+        alternatives(),
+        ReportedInputs.of(page, reach),
         WantedFields.of(page, reach),
         misfits);
   }
@@ -186,6 +191,34 @@ public final class PagePlanner {
       }
     }
     return needed;
+  }
+
+  /** What stands in lines is asked for on each of them, whatever is chosen there. */
+  private Map<PartId, List<Set<Alternatives.Chosen>>> conditional() {
+    Map<PartId, List<Set<Alternatives.Chosen>>> conditional = new LinkedHashMap<>();
+    page.items()
+        .filter(inside -> inside.part() instanceof Part.Form)
+        .map(inside -> inside.item().id())
+        .forEach(
+            input -> {
+              List<Set<Alternatives.Chosen>> all =
+                  reach.filledBy(input).stream().map(reach.alternatives()::around).toList();
+              if (!all.isEmpty() && all.stream().noneMatch(Set::isEmpty)) {
+                conditional.put(input, all);
+              }
+            });
+    return conditional;
+  }
+
+  private Map<SlotId, Set<String>> alternatives() {
+    Map<SlotId, Set<String>> all = new LinkedHashMap<>();
+    for (Slot slot : page.slots()) {
+      if (slot.id() instanceof SlotId.OfParameter parameter
+          && reach.alternatives().isChosen(parameter)) {
+        all.put(parameter, reach.alternatives().empty(parameter));
+      }
+    }
+    return all;
   }
 
   private Map<PartId, String> headings() {

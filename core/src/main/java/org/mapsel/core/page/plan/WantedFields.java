@@ -72,7 +72,7 @@ final class WantedFields {
                           : Optional.empty());
       case SlotId.OfParameter parameter ->
           page.call(parameter.call())
-              .flatMap(call -> call.around(parameter.parameter()))
+              .flatMap(call -> page.around(call, parameter.parameter()))
               .map(around -> around.mapping().source());
     };
   }

@@ -51,6 +51,7 @@ public final class PageReach {
   private final Page page;
   private final ServiceLookup services;
   private final MappingPlanner planner;
+  private final Alternatives alternatives;
   private final Map<CallId, Optional<Pinned>> pinned = new HashMap<>();
   private final Map<CallId, Map<FieldPath, FieldTree.Row>> parameters = new HashMap<>();
   private final Map<PartId, List<SlotId.OfParameter>> filled = new HashMap<>();
@@ -60,6 +61,7 @@ public final class PageReach {
     this.page = page;
     this.services = services;
     this.planner = new MappingPlanner(app.model());
+    this.alternatives = new Alternatives(page, this);
     for (Slot slot : page.slots()) {
       if (slot.id() instanceof SlotId.OfParameter parameter
           && slot.mapping().source() instanceof Source.Entered entered) {
@@ -96,7 +98,7 @@ public final class PageReach {
 
   /**
    * Whether a parameter must be sent: whatever else is left out, or, if it is filled on lines, on
-   * each of them.
+   * each of them, or, if it is in an alternative that is chosen, with that.
    */
   public boolean isNeeded(SlotId.OfParameter slot) {
     Map<FieldPath, FieldTree.Row> rows = parameters(slot.call());
@@ -104,18 +106,28 @@ public final class PageReach {
     if (row == null || row.field().nillable()) {
       return false;
     }
-    Optional<FieldPath> around =
+    Optional<FieldPath> lines =
         page.call(slot.call())
-            .flatMap(call -> call.around(slot.parameter()))
+            .flatMap(call -> page.around(call, slot.parameter()))
             .filter(parameter -> page.linesOf(parameter.mapping()).isPresent())
             .map(Call.Parameter::path);
-    return around
-        .map(
-            lines ->
-                IntStream.rangeClosed(lines.length() + 1, slot.parameter().length())
-                    .mapToObj(slot.parameter()::first)
-                    .allMatch(path -> isOneNeeded(rows, path)))
+    if (lines.isPresent()) {
+      return isNeededBelow(rows, lines.get().length(), slot.parameter());
+    }
+    // The alternative that is chosen must hold something.
+    return alternatives.around(slot).stream()
+        .reduce((outer, inner) -> inner)
+        .map(chosen -> chosen.choice().parameter().length() + 1)
+        .map(length -> isNeededBelow(rows, length, slot.parameter()))
         .orElse(row.needed());
+  }
+
+  /** Whether everything on the way to a parameter is required, from a length of the way on. */
+  private static boolean isNeededBelow(
+      Map<FieldPath, FieldTree.Row> rows, int length, FieldPath parameter) {
+    return IntStream.rangeClosed(length + 1, parameter.length())
+        .mapToObj(parameter::first)
+        .allMatch(path -> isOneNeeded(rows, path));
   }
 
   private static boolean isOneNeeded(Map<FieldPath, FieldTree.Row> rows, FieldPath path) {
@@ -124,6 +136,11 @@ public final class PageReach {
     return row != null
         && row.field().isRequired()
         && (around == null || !(around.shape() instanceof Shape.OneOf));
+  }
+
+  /** What is chosen between. */
+  public Alternatives alternatives() {
+    return alternatives;
   }
 
   /** The parameters that an input fills. */
@@ -295,7 +312,7 @@ public final class PageReach {
   private Reach ofParameter(SlotId.OfParameter slot) {
     Optional<Mapping> rows =
         page.call(slot.call())
-            .flatMap(call -> call.around(slot.parameter()))
+            .flatMap(call -> page.around(call, slot.parameter()))
             .map(Call.Parameter::mapping)
             .filter(mapping -> page.linesOf(mapping).isEmpty());
     return rows.map(mapping -> over(mapping, Set.of())).orElseGet(this::outside);
@@ -341,14 +358,17 @@ public final class PageReach {
           .map(
               input ->
                   subject(input)
-                      .map(
-                          subject ->
-                              subject.shape() instanceof Shape.Scalar scalar
-                                  ? (ValueType)
-                                      new ValueType.Simple(
-                                          scalar.type(), subject.field().isRepeated())
-                                  : new ValueType.Unknown(subject.field().isRepeated()))
+                      .map(subject -> typed(subject.shape(), subject.field().isRepeated()))
                       .orElse(new ValueType.Simple(ScalarType.TEXT, false)));
+    }
+
+    private ValueType typed(Shape shape, boolean several) {
+      return switch (shape) {
+        case Shape.Scalar scalar -> new ValueType.Simple(scalar.type(), several);
+        // The name of the alternative.
+        case Shape.OneOf oneOf -> new ValueType.Simple(ScalarType.TEXT, false);
+        default -> new ValueType.Unknown(several);
+      };
     }
 
     @Override

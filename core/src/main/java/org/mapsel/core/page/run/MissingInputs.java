@@ -43,7 +43,7 @@ final class MissingInputs {
   private void missing(Call call, Scope scope, PageState state, List<String> missing) {
     for (Call.Parameter parameter : call.parameters()) {
       Source source = parameter.mapping().source();
-      Optional<Call.Parameter> around = call.around(parameter.path());
+      Optional<Call.Parameter> around = page.around(call, parameter.path());
       Optional<Part.Lines> lines = around.map(Call.Parameter::mapping).flatMap(page::linesOf);
       if (lines.isEmpty()) {
         missing(source, scope, state).ifPresent(missing::add);
@@ -61,7 +61,9 @@ final class MissingInputs {
   private Optional<String> missing(Source source, Scope scope, PageState state) {
     return switch (source) {
       case Source.Entered entered ->
-          required.containsKey(entered.input()) && scope.entered(entered.input()).isAbsent()
+          required.containsKey(entered.input())
+                  && AskedInputs.isAsked(values.plan(), entered.input(), scope)
+                  && scope.entered(entered.input()).isAbsent()
               ? Optional.of(required.get(entered.input()))
               : Optional.empty();
       case Source.Argument argument ->

@@ -144,7 +144,7 @@ final class Steps {
     PageState after = state;
     Set<CallId> waitedFor = new HashSet<>();
     for (Call call : calls) {
-      RecordValue parameters = Parameters.of(page, call, values.plan().plan(), values.scope(state));
+      RecordValue parameters = Parameters.of(values.plan(), call, values.scope(state));
       then.tell(new Happening.Calls(call.id(), parameters));
       then.want(new PageEffect.RunCall(call.id(), parameters, next.reaction(), next.turn()));
       waitedFor.add(call.id());

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.FieldRef;
@@ -19,6 +21,7 @@ import org.mapsel.core.page.Reaction;
 import org.mapsel.core.page.ServiceLookup.Pinned;
 import org.mapsel.core.page.Shown;
 import org.mapsel.core.page.Trigger;
+import org.mapsel.core.page.reach.Alternatives;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
@@ -112,6 +115,7 @@ public final class PageStarter {
     List<Part> parts = new ArrayList<>();
     List<Input> alone = byRows.remove(FieldPath.ROOT);
     if (alone != null) {
+      askWhich(pinned, alone, parameters);
       parts.add(Part.Form.of(new PartId(ids.next("form")), alone));
     }
     byRows.forEach(
@@ -121,6 +125,39 @@ public final class PageStarter {
           parameters.add(filled(rows, id));
         });
     return parts;
+  }
+
+  /** Where several alternatives of something are asked for, which of them it is comes first. */
+  private void askWhich(Pinned pinned, List<Input> inputs, List<Call.Parameter> parameters) {
+    List<Row> choices =
+        FieldTree.rows(
+                pinned.service().shapes(), pinned.operation().input(), FieldTree.Limit.SCREEN)
+            .stream()
+            .filter(row -> Alternatives.isChoice(row) && !row.repeats() && row.rows().isRoot())
+            .toList();
+    for (Row choice : choices) {
+      FieldPath path = choice.path();
+      List<Call.Parameter> inside =
+          parameters.stream()
+              .filter(parameter -> parameter.path().startsWith(path))
+              .filter(parameter -> parameter.path().length() > path.length())
+              .toList();
+      long alternatives =
+          inside.stream().map(parameter -> parameter.path().name(path.length())).distinct().count();
+      if (alternatives > 1) {
+        Input which = Input.of(new PartId(ids.next(path.last())));
+        Set<Source> filling =
+            inside.stream()
+                .map(parameter -> parameter.mapping().source())
+                .collect(Collectors.toSet());
+        long before =
+            inputs.stream()
+                .takeWhile(input -> !filling.contains(new Source.Entered(input.id())))
+                .count();
+        inputs.add((int) before, which);
+        parameters.add(filled(path, which.id()));
+      }
+    }
   }
 
   private static Call.Parameter filled(FieldPath path, PartId from) {

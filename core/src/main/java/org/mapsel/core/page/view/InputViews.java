@@ -7,9 +7,9 @@ import org.mapsel.core.mapping.Scope;
 import org.mapsel.core.model.Choice;
 import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Part;
-import org.mapsel.core.page.Trigger;
 import org.mapsel.core.page.kind.InputLook;
 import org.mapsel.core.page.plan.PagePlan;
+import org.mapsel.core.page.run.AskedInputs;
 import org.mapsel.core.page.run.PageState;
 import org.mapsel.core.page.run.Rows;
 import org.mapsel.core.ref.SlotId;
@@ -52,6 +52,11 @@ final class InputViews {
         plan.needed().containsKey(part.id()));
   }
 
+  /** Whether visitors are asked for it just now. */
+  boolean isAsked(Input input) {
+    return AskedInputs.isAsked(plan, input.id(), scope);
+  }
+
   PartView.InputView input(Input input) {
     InputLook look = plan.inputs().get(input.id());
     Value typed = state.inputs().get(input.id());
@@ -65,8 +70,8 @@ final class InputViews {
         value.isAbsent() ? Value.NULL : value,
         look.look().help(),
         look.several(),
-        plan.page().reactions().stream()
-            .anyMatch(reaction -> reaction.when().equals(new Trigger.Changed(input.id()))));
+        plan.reported().contains(input.id()),
+        !isAsked(input));
   }
 
   private List<Choice> choices(Input input, Input.Options options) {

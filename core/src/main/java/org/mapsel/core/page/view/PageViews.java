@@ -120,7 +120,12 @@ public final class PageViews {
     return switch (part) {
       case Part.Form form ->
           new PartView.FormView(
-              form.id(), headings.of(form), form.items().stream().map(inputs::input).toList());
+              form.id(),
+              headings.of(form),
+              form.items().stream()
+                  .filter(input -> building || inputs.isAsked(input))
+                  .map(inputs::input)
+                  .toList());
       case Part.Table table ->
           new PartView.TableView(table.id(), headings.of(table), rows.of(table, 0, ROWS));
       case Part.Cards cards ->

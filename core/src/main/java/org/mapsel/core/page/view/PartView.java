@@ -135,6 +135,7 @@ public sealed interface PartView {
    * @param value what stands in it, null if nothing does
    * @param several whether it takes any number of values
    * @param reported whether something follows when its value changes
+   * @param hidden not asked for just now: another alternative is chosen; only builders see it
    */
   record InputView(
       PartId id,
@@ -145,7 +146,8 @@ public sealed interface PartView {
       Value value,
       String help,
       boolean several,
-      boolean reported) {}
+      boolean reported,
+      boolean hidden) {}
 
   /**
    * A column, or the label of a field.
