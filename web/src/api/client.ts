@@ -40,6 +40,7 @@ export type ModelType = Schemas['TypeView'];
 export type ModelRow = Schemas['RowView'];
 export type Rule = Schemas['Rule'];
 export type ValueList = Schemas['ValueList'];
+export type AskingView = Schemas['AskingView'];
 export type Choice = Schemas['Choice'];
 export type ChoiceOffer = Schemas['ChoiceOfferView'];
 export type PageView = Schemas['PageView'];

@@ -3,38 +3,76 @@ import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
 import DialogActions from '@mui/material/DialogActions';
+import DialogContent from '@mui/material/DialogContent';
 import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
-import type { PageView } from '@/api/client';
+import type { AskingView, PageView } from '@/api/client';
 import { BusyBar } from './BusyBar';
 import type { PageUse } from './model';
 import { PlacedParts, type Building } from './PlacedParts';
 
-function Question({ words, use }: { words: string; use: PageUse }) {
+/** What was typed beside what is there now. */
+function Differences({ of }: { of: AskingView['differences'] }) {
+  if (of.length === 0) {
+    return <>What you changed yourself is not among what they changed.</>;
+  }
+  return (
+    <Box
+      component="table"
+      sx={{ borderSpacing: 0, '& th, & td': { textAlign: 'left', py: 0.5, pr: 3 } }}
+    >
+      <thead>
+        <tr>
+          <td />
+          <th scope="col">yours</th>
+          <th scope="col">there now</th>
+        </tr>
+      </thead>
+      <tbody>
+        {of.map(({ input, label, mine, theirs }) => (
+          <tr key={input}>
+            <th scope="row">{label}</th>
+            <td>{mine || '—'}</td>
+            <td>{theirs || '—'}</td>
+          </tr>
+        ))}
+      </tbody>
+    </Box>
+  );
+}
+
+function Question({ asking, use }: { asking: AskingView; use: PageUse }) {
+  const { words, conflict, differences } = asking;
   return (
     <Dialog
       open
       onClose={() => {
-        use.onReply(false);
+        // Leaving is no way to decide which of two states is kept.
+        if (!conflict) use.onReply(false);
       }}
     >
       <DialogTitle>{words}</DialogTitle>
+      {conflict && (
+        <DialogContent>
+          <Differences of={differences} />
+        </DialogContent>
+      )}
       <DialogActions>
         <Button
           onClick={() => {
             use.onReply(false);
           }}
         >
-          No
+          {conflict ? 'Take what is there now' : 'No'}
         </Button>
         <Button
           variant="contained"
-          autoFocus
+          autoFocus={!conflict}
           onClick={() => {
             use.onReply(true);
           }}
         >
-          Yes
+          {conflict ? 'Save mine all the same' : 'Yes'}
         </Button>
       </DialogActions>
     </Dialog>
@@ -73,7 +111,7 @@ export function DrawnPage({ page, use, build }: Props) {
           {message.text}
         </Alert>
       ))}
-      {page.asking && !use.building && <Question words={page.asking} use={use} />}
+      {page.asking && !use.building && <Question asking={page.asking} use={use} />}
       <PlacedParts page={page} use={use} build={build} />
     </Box>
   );

@@ -68,6 +68,7 @@ const bench: Bench = {
   calls: [call],
   items: [day, eta],
   reactions: [],
+  arguments: [],
 };
 
 const row = (side: 'in' | 'out', ...path: string[]) => ({ side, field: { path } }) as FieldRow;

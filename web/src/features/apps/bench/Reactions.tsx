@@ -8,6 +8,7 @@ import MenuItem from '@mui/material/MenuItem';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import type { Action, AppEdit, AppView, Bench, Reaction, Trigger } from '@/api/client';
+import { InlineEdit } from '@/ui/InlineEdit';
 import { actionsOf, triggersOf, triggerWords, type WordChoice } from './choices';
 import { SourcePicker } from './SourcePicker';
 import { StepClause } from './StepClause';
@@ -79,6 +80,50 @@ interface Props {
   page: string;
   bench: Bench;
   onEdit: (edit: AppEdit) => void;
+}
+
+/** What the page is opened with, each with its name to change and a way to do without it. */
+function OpenedWith({ page, bench, onEdit }: Omit<Props, 'view'>) {
+  if (bench.arguments.length === 0) return null;
+  return (
+    <Box
+      component="ul"
+      aria-label="What the page is opened with"
+      sx={{ listStyle: 'none', m: 0, p: 0, borderTop: '1px solid', borderColor: 'line' }}
+    >
+      {bench.arguments.map(({ name, words }) => (
+        <Box
+          component="li"
+          key={name}
+          sx={{ py: 0.75, display: 'flex', alignItems: 'center', gap: 1 }}
+        >
+          Opened with
+          <Box sx={{ minWidth: 0 }}>
+            <InlineEdit
+              value={name}
+              placeholder="no name"
+              label={`What ${name} is called`}
+              onCommit={(next) => {
+                if (next) onEdit({ kind: 'renameArgument', page, argument: name, name: next });
+              }}
+            />
+          </Box>
+          <Typography component="span" sx={{ color: 'text.secondary', flex: 1 }}>
+            {words}
+          </Typography>
+          <IconButton
+            aria-label={`No longer open the page with ${name}`}
+            title="No longer open the page with it"
+            onClick={() => {
+              onEdit({ kind: 'removeArgument', page, argument: name });
+            }}
+          >
+            <DeleteOutlined sx={small} />
+          </IconButton>
+        </Box>
+      ))}
+    </Box>
+  );
 }
 
 interface SentenceProps extends Props {
@@ -218,6 +263,7 @@ export function Reactions({ view, page, bench, onEdit }: Props) {
       <Typography variant="h3" sx={{ color: 'text.secondary', mb: 0.5 }}>
         What happens
       </Typography>
+      <OpenedWith page={page} bench={bench} onEdit={onEdit} />
       <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {bench.reactions.map((reaction) => (
           <Sentence

@@ -79,6 +79,36 @@ class PagesJourneyTest {
   }
 
   @Test
+  void whoChangesWhatSomebodyElseChangedSeesBothAndDecides() {
+    User other = DEMO.user();
+    changing(user, "Stilt").type("Called", "Stilt III");
+    changing(other, "Stilt").type("Called", "Stilt II").press("Save").sees("Crane saved.");
+    other.page.context().close();
+
+    user.press("Save").sees("Somebody else has changed this in the meantime.");
+    assertThat(row("Stilt III")).containsText("Stilt II");
+    user.press("Take what is there now").sees("What you had changed was not saved.");
+    assertThat(user.page.getByLabel("Called")).hasValue("Stilt II");
+    user.type("Called", "Stilt").press("Save").sees("Crane saved.");
+  }
+
+  private static User changing(User user, String crane) {
+    user.visit("yard-board", "List cranes");
+    user.role(AriaRole.CELL, crane).first().click();
+    return user.press("Change").sees("Electric");
+  }
+
+  @Test
+  void whatAPageIsOpenedWithIsCalledOtherwise() {
+    user.build("yard-board", "Change crane");
+    user.press("What crane is called: crane. Edit");
+    user.role(AriaRole.TEXTBOX, "What crane is called").fill("lift");
+    user.keys("Enter");
+    user.sees("Id of the lift of this page");
+    user.press("Undo").sees("Id of the crane of this page");
+  }
+
+  @Test
   void whoLeavesWithSomethingTypedIsAskedFirst() {
     user.visit("duty-desk", "List arrivals");
     user.type("Day", "2031-05-14").follow("Duty desk");
@@ -190,6 +220,55 @@ class PagesJourneyTest {
     assertThat(user.page.locator("body")).containsText("Rope");
     user.press("Take line 1 away");
     assertThat(line(1, "Item")).hasValue("Paint");
+  }
+
+  private static final String NOTICES =
+      """
+      openapi: 3.0.3
+      info: {title: Notices, version: "1"}
+      servers: [{url: "http://localhost:7391/"}]
+      paths:
+        /notices:
+          post:
+            operationId: sendNotice
+            requestBody:
+              content:
+                application/json:
+                  schema:
+                    type: object
+                    required: [way]
+                    properties:
+                      way:
+                        oneOf:
+                        - {title: Letter, type: object, required: [address], properties: {address: {type: string}}}
+                        - {title: Radio, type: object, required: [channel], properties: {channel: {type: string}}}
+            responses: {"204": {description: sent}}
+      """;
+
+  @Test
+  void whichAlternativeIsSentIsChosenOnThePageOrOnceForAll() {
+    user.goTo("/services")
+        .page
+        .getByLabel("Description files")
+        .setInputFiles(
+            new FilePayload("notices.yaml", "text/yaml", NOTICES.getBytes(StandardCharsets.UTF_8)));
+    user.press("Take 1 operation");
+    user.press("Make a page from this");
+    user.sees("Asked for where it is chosen.");
+    user.run(true).choose("Way", "Radio");
+    assertThat(user.page.getByLabel("Address")).isHidden();
+    user.press("Send notice").sees("Please fill in: Channel.");
+    user.type("Channel", "12").press("Send notice");
+    user.sees("No connection to http://localhost:7391/notices");
+    user.press("What went in and out");
+    assertThat(user.page.locator("body")).containsText(Pattern.compile("\"channel\":\\s*\"12\""));
+
+    user.run(false);
+    user.press("way filled from: Way. Change").press("Always the same");
+    user.choose("always this value", "Letter").press("Take it");
+    user.run(true);
+    assertThat(user.page.getByLabel("Channel")).isHidden();
+    assertThat(user.page.getByLabel("Address")).isVisible();
   }
 
   private Locator line(int number, String label) {

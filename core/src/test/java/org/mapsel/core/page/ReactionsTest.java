@@ -106,7 +106,8 @@ class ReactionsTest {
     PageEffect.RunCall call = (PageEffect.RunCall) bench.press().getFirst();
     assertThat(bench.step(new PageEvent.Answered(call, answer("J-1", "J-2"), "x1"))).isEmpty();
     assertThat(said(bench)).containsExactly("2 jobs");
-    assertThat(bench.view().asking()).contains("Open the chart?");
+    assertThat(bench.view().asking())
+        .contains(new PageView.AskingView("Open the chart?", false, List.of()));
     assertThat(bench.step(new PageEvent.Replied(true)))
         .containsExactly(new PageEffect.OpenAddress("https://saltmere.example/chart"));
     assertThat(bench.view().asking()).isEmpty();

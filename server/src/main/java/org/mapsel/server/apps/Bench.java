@@ -17,7 +17,9 @@ import org.mapsel.core.mapping.Scope;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.Formats;
 import org.mapsel.core.model.Looks;
+import org.mapsel.core.model.RecordType;
 import org.mapsel.core.page.App;
+import org.mapsel.core.page.Argument;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Page;
@@ -42,6 +44,7 @@ import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.ValueType;
+import org.mapsel.server.apps.BenchViews.ArgumentView;
 import org.mapsel.server.apps.BenchViews.BenchView;
 import org.mapsel.server.apps.BenchViews.CallView;
 import org.mapsel.server.apps.BenchViews.FilledView;
@@ -119,7 +122,17 @@ class Bench {
             .map(call -> call(known, call, Optional.ofNullable(sampled.samples().get(call.id()))))
             .toList(),
         new BenchItems(known).of(page),
-        new BenchReactions(known, dryRun, formats).all());
+        new BenchReactions(known, dryRun, formats).all(),
+        known.page().arguments().stream()
+            .map(one -> new ArgumentView(one.name(), words(known.checked().app(), one)))
+            .toList());
+  }
+
+  private static String words(App app, Argument argument) {
+    return argument
+        .record()
+        .map(shape -> app.model().typeOf(shape).map(RecordType::name).orElse("record"))
+        .orElseGet(() -> argument.scalar().words());
   }
 
   private static CallView call(BenchPage known, Call call, Optional<LastSamples.Sample> sample) {

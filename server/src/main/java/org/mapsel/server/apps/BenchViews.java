@@ -32,7 +32,18 @@ final class BenchViews {
 
   /** A page on the bench, filled with samples. */
   record BenchView(
-      PageView page, List<CallView> calls, List<ItemView> items, List<ReactionView> reactions) {}
+      PageView page,
+      List<CallView> calls,
+      List<ItemView> items,
+      List<ReactionView> reactions,
+      List<ArgumentView> arguments) {}
+
+  /**
+   * What the page is opened with.
+   *
+   * @param words what it is
+   */
+  record ArgumentView(String name, String words) {}
 
   /**
    * A call of the page.

@@ -138,9 +138,22 @@ class PageCalls {
                 switch (answer) {
                   case Answer.Returned returned ->
                       new PageEvent.Answered(run, returned.value(), exchange);
-                  case Answer.Failed failed -> new PageEvent.CallFailed(run, failed.reason());
+                  case Answer.Failed failed ->
+                      new PageEvent.CallFailed(run, failed.reason(), isConflict(recorded));
                 })
-        .orElseGet(() -> new PageEvent.CallFailed(run, reason(recorded.result().findings())));
+        .orElseGet(
+            () ->
+                new PageEvent.CallFailed(
+                    run, reason(recorded.result().findings()), isConflict(recorded)));
+  }
+
+  /** Conflict and Precondition Failed (RFC 9110, sections 15.5.10 and 15.5.13). */
+  private static boolean isConflict(Recorder.Recorded recorded) {
+    return recorded
+        .sent()
+        .map(Recorder.Sent::status)
+        .filter(status -> status == 409 || status == 412)
+        .isPresent();
   }
 
   private static String reason(List<Finding> findings) {

@@ -50,6 +50,7 @@ final class StateJson {
             asking -> {
               ObjectNode question = json.putObject("asking").put("words", asking.words());
               question.set("next", position(asking.next()));
+              asking.conflict().ifPresent(call -> question.put("conflict", call.text()));
             });
     json.put("failure", state.failure());
     ArrayNode messages = json.putArray("messages");
@@ -81,6 +82,11 @@ final class StateJson {
     json.set("next", position(waiting.next()));
     ArrayNode calls = json.putArray("calls");
     waiting.calls().forEach(call -> calls.add(call.text()));
+    waiting
+        .conflict()
+        .ifPresent(
+            conflict ->
+                json.put("conflict", conflict.call().text()).put("changed", conflict.changed()));
     return json;
   }
 
@@ -132,7 +138,8 @@ final class StateJson {
             ? Optional.of(
                 new PageState.Asking(
                     json.path("asking").path("words").asString(""),
-                    position(json.path("asking").path("next"))))
+                    position(json.path("asking").path("next")),
+                    conflict(json.path("asking"))))
             : Optional.empty(),
         json.path("failure").asString(""),
         messages,
@@ -192,7 +199,16 @@ final class StateJson {
     Set<CallId> calls = new HashSet<>();
     json.path("calls").forEach(call -> calls.add(new CallId(call.asString())));
     return new PageState.Waiting(
-        position(json.path("next")), calls, json.path("failed").asBoolean());
+        position(json.path("next")),
+        calls,
+        json.path("failed").asBoolean(),
+        conflict(json).map(call -> new PageState.Conflict(call, json.path("changed").asBoolean())));
+  }
+
+  private static Optional<CallId> conflict(JsonNode json) {
+    return json.has("conflict")
+        ? Optional.of(new CallId(json.path("conflict").asString()))
+        : Optional.empty();
   }
 
   /** An answer of a call that is not on the page any more is of no use. */

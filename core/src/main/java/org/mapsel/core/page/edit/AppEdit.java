@@ -12,6 +12,8 @@ public sealed interface AppEdit
         Together,
         AddPage,
         AddEmptyPage,
+        RenameArgument,
+        RemoveArgument,
         RenamePage,
         RemovePage,
         MovePage,

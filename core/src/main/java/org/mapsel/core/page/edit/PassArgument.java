@@ -3,8 +3,6 @@ package org.mapsel.core.page.edit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
-import java.util.TreeSet;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.MappingPlanner;
@@ -55,12 +53,8 @@ public record PassArgument(PageId page, PartId step, Optional<String> name, Sour
       arguments.add(argument);
       app = app.with(target.withArguments(arguments));
     }
-    Set<String> names = new TreeSet<>(go.arguments());
-    names.add(argument.name());
     Reaction.Step handing =
-        going
-            .with(new Action.GoTo(go.page(), names))
-            .with(argument.name(), Optional.of(new Mapping(source)));
+        Arguments.handing(going, argument.name(), Optional.of(new Mapping(source)));
     Page current = app.find(page).orElseThrow();
     Page changed = current.with(around.with(handing));
     App after = app.with(changed);

@@ -68,6 +68,15 @@ public sealed interface PageEvent {
   record Answered(PageEffect.RunCall effect, RecordValue returned, String exchange)
       implements PageEvent {}
 
-  /** A call that a step asked for failed; the reason is fit for the visitor's eyes. */
-  record CallFailed(PageEffect.RunCall effect, String reason) implements PageEvent {}
+  /**
+   * A call that a step asked for failed; the reason is fit for the visitor's eyes.
+   *
+   * @param conflict whether because what it changes is not any more what was read
+   */
+  record CallFailed(PageEffect.RunCall effect, String reason, boolean conflict)
+      implements PageEvent {
+    public CallFailed(PageEffect.RunCall effect, String reason) {
+      this(effect, reason, false);
+    }
+  }
 }

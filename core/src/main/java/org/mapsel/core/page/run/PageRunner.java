@@ -37,6 +37,7 @@ public final class PageRunner {
   private final PageValues values;
   private final MissingInputs missing;
   private final Steps steps;
+  private final Conflicts conflicts;
 
   /**
    * @param formats how values in messages are written
@@ -46,6 +47,7 @@ public final class PageRunner {
     this.values = new PageValues(plan, formats, now);
     this.missing = new MissingInputs(values);
     this.steps = new Steps(values);
+    this.conflicts = new Conflicts(values.plan());
   }
 
   public Stepped step(PageState state, PageEvent event) {
@@ -122,7 +124,13 @@ public final class PageRunner {
   private PageState replied(PageState state, boolean yes, Consequences then) {
     Optional<PageState.Asking> asked = state.asking();
     PageState after = state.asking(Optional.empty());
-    return asked.isPresent() && yes ? steps.goOn(after, asked.get().next(), then) : after;
+    if (asked.isPresent() && yes) {
+      return steps.goOn(after, asked.get().next(), then);
+    }
+    return asked
+        .flatMap(PageState.Asking::conflict)
+        .map(call -> conflicts.forget(after, call))
+        .orElse(after);
   }
 
   private PageState answered(PageState state, PageEvent.Answered event, Consequences then) {
@@ -135,6 +143,9 @@ public final class PageRunner {
         withoutChoices(state, effect.call())
             .with(effect.call(), new PageState.Answer.Answered(event.returned(), event.exchange()));
     after = start(after, new Trigger.Answered(effect.call()), then);
+    if (!event.returned().equals(state.returned(effect.call()))) {
+      after = Conflicts.changed(after, effect.reaction());
+    }
     return back(after, effect, false, then);
   }
 
@@ -156,6 +167,12 @@ public final class PageRunner {
             && page.reaction(effect.reaction())
                 .filter(reaction -> !reaction.failure().isEmpty())
                 .isPresent();
+    if (!handled && event.conflict()) {
+      Optional<PageState> again = conflicts.begin(after, effect, values, then);
+      if (again.isPresent()) {
+        return again.get();
+      }
+    }
     if (!handled) {
       after = then.failing(after, event.reason());
     }
@@ -181,10 +198,14 @@ public final class PageRunner {
     boolean anyFailed = failed || waiting.failed();
     if (!left.isEmpty()) {
       return state.waiting(
-          effect.reaction(), new PageState.Waiting(waiting.next(), left, anyFailed));
+          effect.reaction(),
+          new PageState.Waiting(waiting.next(), left, anyFailed, waiting.conflict()));
     }
     PageState after = state.notWaiting(effect.reaction());
     PageState.Position next = waiting.next();
+    if (waiting.conflict().isPresent()) {
+      return anyFailed ? after : Conflicts.ask(after, waiting.conflict().get(), next, then);
+    }
     if (!anyFailed) {
       return steps.goOn(after, next, then);
     }

@@ -80,15 +80,40 @@ public record PageState(
    */
   public record Position(ReactionId reaction, long turn, boolean failure, int step) {}
 
-  /** A reaction that waits for calls; it goes on when all are back. */
-  public record Waiting(Position next, Set<CallId> calls, boolean failed) {
+  /**
+   * A call that failed because what it changes is, as the service says, not what it was.
+   *
+   * @param changed whether what was read again differs from what was known
+   */
+  public record Conflict(CallId call, boolean changed) {}
+
+  /**
+   * A reaction that waits for calls; it goes on when all are back.
+   *
+   * @param conflict while what a call could not change is read again
+   */
+  public record Waiting(
+      Position next, Set<CallId> calls, boolean failed, Optional<Conflict> conflict) {
+    public Waiting(Position next, Set<CallId> calls, boolean failed) {
+      this(next, calls, failed, Optional.empty());
+    }
+
     public Waiting {
       calls = Set.copyOf(calls);
     }
   }
 
-  /** A question to the visitor, and where a yes leads. */
-  public record Asking(String words, Position next) {}
+  /**
+   * A question to the visitor, and where a yes leads.
+   *
+   * @param conflict the call that is made again by a yes, although somebody else changed what it
+   *     changes
+   */
+  public record Asking(String words, Position next, Optional<CallId> conflict) {
+    public Asking(String words, Position next) {
+      this(words, next, Optional.empty());
+    }
+  }
 
   /** What became of a call. */
   public sealed interface Answer {

@@ -3,6 +3,7 @@ package org.mapsel.core.page.view;
 import java.util.List;
 import java.util.Optional;
 import org.mapsel.core.page.Frame;
+import org.mapsel.core.page.run.Conflicts;
 import org.mapsel.core.ref.PartId;
 
 /**
@@ -17,7 +18,7 @@ public record PageView(
     List<PartView> parts,
     List<FrameView> frames,
     List<MessageView> messages,
-    Optional<String> asking,
+    Optional<AskingView> asking,
     List<Integer> every) {
 
   public PageView {
@@ -39,6 +40,18 @@ public record PageView(
       Frame.StateWords words,
       boolean hidden,
       Optional<PartId> within) {}
+
+  /**
+   * What the visitor is asked.
+   *
+   * @param conflict whether which of two states is kept: yes keeps what was typed
+   * @param differences where they differ
+   */
+  public record AskingView(String words, boolean conflict, List<Conflicts.Difference> differences) {
+    public AskingView {
+      differences = List.copyOf(differences);
+    }
+  }
 
   /** Something to say to the visitor. */
   public record MessageView(boolean failed, String text) {}

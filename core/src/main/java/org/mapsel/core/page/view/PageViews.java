@@ -11,6 +11,7 @@ import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Reaction;
 import org.mapsel.core.page.Trigger;
 import org.mapsel.core.page.plan.PagePlan;
+import org.mapsel.core.page.run.Conflicts;
 import org.mapsel.core.page.run.PageState;
 import org.mapsel.core.page.run.StateScope;
 import org.mapsel.core.ref.PartId;
@@ -26,6 +27,7 @@ public final class PageViews {
   private final PageState state;
   private final Scope scope;
   private final boolean building;
+  private final Formats formats;
   private final Headings headings;
   private final ShownParts shown;
   private final InputViews inputs;
@@ -42,6 +44,7 @@ public final class PageViews {
     this.state = state;
     this.scope = new StateScope(plan.page(), plan.plan(), state, now);
     this.building = building;
+    this.formats = formats;
     Drawing drawing = new Drawing(plan, state, scope, formats, building);
     this.headings = new Headings(drawing);
     this.shown = new ShownParts(drawing);
@@ -61,13 +64,23 @@ public final class PageViews {
         state.messages().stream()
             .map(message -> new PageView.MessageView(message.failed(), message.text()))
             .toList(),
-        state.asking().map(PageState.Asking::words),
+        state.asking().map(this::asking),
         plan.page().reactions().stream()
             .map(Reaction::when)
             .filter(Trigger.Every.class::isInstance)
             .map(when -> ((Trigger.Every) when).seconds())
             .distinct()
             .toList());
+  }
+
+  private PageView.AskingView asking(PageState.Asking asking) {
+    return new PageView.AskingView(
+        asking.words(),
+        asking.conflict().isPresent(),
+        asking
+            .conflict()
+            .map(call -> new Conflicts(plan).differences(call, state, scope, formats))
+            .orElse(List.of()));
   }
 
   /** The parts that are no buttons in rows. */
