@@ -18,10 +18,12 @@ interface Props {
   heading: string;
   rows: RowsView;
   use: PageUse;
+  /** Prints all of the rows, where the browser by itself would print only those it has drawn. */
+  onPrint?: (() => void) | undefined;
 }
 
 /** The words over rows, how many there are, what is looked for, and the way to a file. */
-export function RowTools({ part, heading, rows, use }: Props) {
+export function RowTools({ part, heading, rows, use, onPrint }: Props) {
   const [find, setFind] = useState(rows.find);
   const { onArrange } = use;
   const by = rows.by;
@@ -77,6 +79,14 @@ export function RowTools({ part, heading, rows, use }: Props) {
           >
             workbook
           </Link>
+          {onPrint && (
+            <>
+              {', or '}
+              <Link component="button" type="button" onClick={onPrint} sx={{ font: 'inherit' }}>
+                print all rows
+              </Link>
+            </>
+          )}
         </Box>
       )}
     </Box>

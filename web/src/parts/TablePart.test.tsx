@@ -1,5 +1,5 @@
 // @vitest-environment jsdom
-import { act, cleanup, render, screen, within } from '@testing-library/react';
+import { act, cleanup, fireEvent, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { ColumnView, Content, RowsView } from '@/api/client';
@@ -38,14 +38,21 @@ const CRANES = [
 
 function shown(over: Partial<RowsView> = {}, use: PageUse = usedPage(), words = USUAL_WORDS) {
   const rows = someRows(COLUMNS, CRANES, over);
-  render(
+  const table = (used: PageUse) => (
     <TablePart
       part={{ kind: 'table', id: 'cranes', heading: 'Cranes', rows }}
-      use={use}
+      use={used}
       words={words}
-    />,
+    />
   );
-  return { user: userEvent.setup(), use };
+  const { rerender } = render(table(use));
+  return {
+    user: userEvent.setup(),
+    use,
+    again: (used: PageUse) => {
+      rerender(table(used));
+    },
+  };
 }
 
 const row = (name: string) => screen.getByRole('row', { name: new RegExp(name) });
@@ -162,6 +169,31 @@ describe('a table', () => {
     Nearness.set(80, true);
     expect(screen.getByText('Late').closest('tr')?.getAttribute('aria-rowindex')).toBe('4012');
     vi.useRealTimers();
+    vi.unstubAllGlobals();
+  });
+
+  it('prints all rows of a long table once they are here', () => {
+    vi.stubGlobal('IntersectionObserver', Nearness);
+    const printed: (string | null)[] = [];
+    const print = vi.fn(() => printed.push(screen.getByRole('table').textContent));
+    vi.stubGlobal('print', print);
+    const names = Array.from({ length: 200 }, (_, place) => [`Crane ${String(place)}`, '1']);
+    const rows = someRows(COLUMNS, names, { total: 201, all: 201 });
+    const use = usedPage({ fileOf: () => '/rows' });
+    const { again } = shown(rows, use);
+    fireEvent.click(screen.getByText('print all rows'));
+    expect(use.onRows).toHaveBeenCalledWith('cranes', 200);
+    expect(print).not.toHaveBeenCalled();
+
+    const late = new Map([
+      [200, { number: 200, cells: [{ text: 'Late', value: null }], without: [] }],
+    ]);
+    again({ ...use, fetched: new Map([['cranes', late]]) });
+    expect(print).toHaveBeenCalledTimes(1);
+    expect(printed[0]).toContain('Crane 199');
+    expect(printed[0]).toContain('Late');
+    fireEvent(window, new Event('afterprint'));
+    expect(screen.queryByText('Crane 199')).toBeNull();
     vi.unstubAllGlobals();
   });
 

@@ -16,6 +16,7 @@ import { TOTALS } from './totals';
 import { RowTools } from './RowTools';
 import { right, TableLine } from './TableLine';
 import { BLOCK, useNear } from './useNear';
+import { MOST_PRINTED, usePrinting } from './usePrinting';
 import { useRows } from './useRows';
 
 /** Where there is no room for columns, every row stands on its own with its labels. */
@@ -83,6 +84,7 @@ export function TablePart({ part, use, words }: PartProps<TableView>) {
       clearTimeout(timer);
     };
   }, [blocks, need]);
+  const printing = usePrinting(rows.total, at, need);
   const pick =
     (item: string, row?: number) =>
     (event: React.SyntheticEvent<Element, MouseEvent | FocusEvent>) => {
@@ -146,7 +148,13 @@ export function TablePart({ part, use, words }: PartProps<TableView>) {
     });
   return (
     <Box>
-      <RowTools part={part.id} heading={part.heading} rows={rows} use={use} />
+      <RowTools
+        part={part.id}
+        heading={part.heading}
+        rows={rows}
+        use={use}
+        onPrint={scrolled && rows.total <= MOST_PRINTED ? printing.begin : undefined}
+      />
       {rows.all === 0 && !building && <Emptiness content={rows.content} words={words} />}
       {(building || rows.all > 0) && (
         <Box
@@ -214,7 +222,7 @@ export function TablePart({ part, use, words }: PartProps<TableView>) {
             </TableHead>
             {blocks.map(({ block, from, to, height, isNear }) => (
               <tbody key={block} data-block={block}>
-                {isNear ? (
+                {isNear || printing.all ? (
                   lines(from, to)
                 ) : (
                   <tr aria-hidden>
