@@ -5,6 +5,7 @@ import type { CardsView, CellView, ColumnView, LineView } from '@/api/client';
 import { byKeyboard } from '@/lib/pressed';
 import { Cell } from './Cell';
 import { Emptiness } from './Emptiness';
+import { lookedInto } from './lookedInto';
 import { isPicked, type PageUse, type PartProps } from './model';
 import { RowButtons } from './RowButtons';
 import { choosable, RowTools } from './RowTools';
@@ -57,6 +58,7 @@ function Line({ part, one: { column, cell }, use, row, labelled }: LineProps) {
             })
           : undefined
       }
+      {...lookedInto(use, () => use.onPick?.({ part, item: column.id, row }))}
       sx={
         isPicked(use.picked, part, column.id) && (use.building || use.picked?.row === row)
           ? { bgcolor: 'shallow' }

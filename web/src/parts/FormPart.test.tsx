@@ -30,6 +30,15 @@ it('tells who builds it what is asked for only where it is chosen', () => {
   expect(screen.getAllByText('Asked for where it is chosen.')).toHaveLength(1);
 });
 
+it('lets builders look into what stands in an input', async () => {
+  const onPick = vi.fn();
+  render(<FormPart part={NOTICE} use={usedPage({ onPick })} words={USUAL_WORDS} button="send" />);
+  await userEvent.click(screen.getByLabelText('Way'));
+  expect(onPick).not.toHaveBeenCalled();
+  await userEvent.keyboard('{Alt>}{Enter}{/Alt}');
+  expect(onPick).toHaveBeenCalledWith({ part: 'notice', item: 'way' });
+});
+
 it('presses its button on Enter, and reports what something follows from', async () => {
   const onPress = vi.fn();
   const onInput = vi.fn();

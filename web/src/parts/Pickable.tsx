@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box';
 import type { ReactNode } from 'react';
 import { byKeyboard } from '@/lib/pressed';
+import { lookedInto } from './lookedInto';
 import { isPicked, type PageUse, type Picked } from './model';
 
 interface Props {
@@ -9,7 +10,7 @@ interface Props {
   children: ReactNode;
 }
 
-/** Something on a page that can be picked while it is built. */
+/** Something on a page that can be picked while it is built, and with Alt while it runs. */
 export function Pickable({ use, place, children }: Props) {
   const { building, onPick, picked } = use;
   return (
@@ -20,8 +21,13 @@ export function Pickable({ use, place, children }: Props) {
               event.stopPropagation();
               onPick?.(place);
             }
-          : undefined
+          : onPick &&
+            ((event) => {
+              // A press alone is for typing.
+              if (event.altKey) onPick(place);
+            })
       }
+      {...lookedInto(use, () => onPick?.(place), false)}
       onFocus={
         building
           ? byKeyboard((event: React.FocusEvent) => {

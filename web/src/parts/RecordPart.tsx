@@ -5,6 +5,7 @@ import { Cell } from './Cell';
 import { InnerRows } from './InnerRows';
 import { Emptiness } from './Emptiness';
 import { Heading } from './Heading';
+import { lookedInto } from './lookedInto';
 import { isPicked, type PartProps } from './model';
 
 /** One thing with its fields. */
@@ -46,6 +47,7 @@ export function RecordPart({ part, use, words }: PartProps<RecordView>) {
                     }
                   : undefined
               }
+              {...lookedInto(use, () => onPick?.({ part: part.id, item: column.id }))}
               sx={{
                 display: 'flex',
                 justifyContent: 'space-between',

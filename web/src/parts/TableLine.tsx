@@ -4,6 +4,7 @@ import type { SyntheticEvent } from 'react';
 import type { ColumnView, LineView, RowsView } from '@/api/client';
 import { Cell } from './Cell';
 import { InnerRows, InnerRowsToggle } from './InnerRows';
+import { lookedInto } from './lookedInto';
 import type { PageUse } from './model';
 import { RowButtons } from './RowButtons';
 import { choosable } from './RowTools';
@@ -49,6 +50,7 @@ export function TableLine(props: Props) {
             data-label={column.label}
             align={right(column)}
             onClick={onPick?.(column.id)}
+            {...lookedInto(use, () => use.onPick?.({ part, item: column.id, row: row.number }))}
             sx={{ ...look(column.id), whiteSpace: breaking(column) }}
           >
             <span>

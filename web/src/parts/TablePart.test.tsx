@@ -206,6 +206,18 @@ describe('a table', () => {
     expect(use.onChoose).toHaveBeenLastCalledWith('cranes', 0);
   });
 
+  it('lets builders look into a value of a page that runs without a mouse', async () => {
+    const onPick = vi.fn();
+    const { user, use } = shown({ choosing: true }, usedPage({ onPick }));
+    screen.getByRole('cell', { name: 'Egret' }).focus();
+    await user.keyboard('{Enter}');
+    expect(onPick).toHaveBeenCalledWith({ part: 'cranes', item: 'name', row: 1 });
+    expect(use.onChoose).not.toHaveBeenCalled();
+    cleanup();
+    shown({ choosing: true });
+    expect(screen.getByRole('cell', { name: 'Egret' }).tabIndex).toBe(-1);
+  });
+
   it('chooses nothing where nothing would follow', async () => {
     const { user, use } = shown();
     await user.click(row('Egret'));

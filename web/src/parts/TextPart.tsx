@@ -1,5 +1,6 @@
 import Typography from '@mui/material/Typography';
 import type { TextView } from '@/api/client';
+import { lookedInto } from './lookedInto';
 import { isPicked, type PartProps } from './model';
 
 /** Words that stand on the page. */
@@ -14,6 +15,7 @@ export function TextPart({ part, use }: PartProps<TextView>) {
             }
           : undefined
       }
+      {...lookedInto(use, () => onPick?.({ part: part.id }))}
       sx={{
         whiteSpace: 'pre-line',
         maxWidth: '70ch',
