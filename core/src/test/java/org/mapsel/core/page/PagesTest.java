@@ -368,6 +368,10 @@ class PagesTest {
         .extracting(row -> row.get(buoy).text())
         .containsExactly("B-1", "B-2");
     assertThat(bench.findings()).isEmpty();
+    assertThat(bench.taken().rows())
+        .as("a file has all of it in one cell")
+        .extracting(row -> row.getLast().text())
+        .containsExactly("B-1; B-2", "");
 
     bench.drop("job", "group");
     assertThat(bench.parts().getLast()).isEqualTo("table Job [Number]");

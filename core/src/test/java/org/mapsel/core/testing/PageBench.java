@@ -39,6 +39,7 @@ import org.mapsel.core.page.run.PageState;
 import org.mapsel.core.page.view.PageView;
 import org.mapsel.core.page.view.PageViews;
 import org.mapsel.core.page.view.PartView;
+import org.mapsel.core.page.view.TakenRows;
 import org.mapsel.core.pairing.Lexicon;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
@@ -289,6 +290,11 @@ public final class PageBench {
 
   private PageViews views() {
     return new PageViews(plan(), state, new Formats(Locale.UK), NOW, false);
+  }
+
+  /** The rows of the last table as a file has them. */
+  public TakenRows taken() {
+    return views().taken(part(Part.OverRows.class).id()).orElseThrow();
   }
 
   public PageState state() {

@@ -2,6 +2,7 @@ package org.mapsel.core.page.view;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.mapsel.core.mapping.Scope;
 import org.mapsel.core.model.Formats;
@@ -57,9 +58,33 @@ final class RowViews {
     Scope here = scope.at(row);
     return over.items().stream()
         .map(
-            column ->
-                new TakenRows.Cell(cells.cell(column, here).text(), cells.value(column, here)))
+            column -> {
+              PartView.CellView cell = cells.cell(column, here);
+              return new TakenRows.Cell(
+                  cell.inside()
+                      .filter(rows -> !rows.isEmpty())
+                      .map(rows -> inOneCell(rows, cell.text()))
+                      .orElseGet(cell::text),
+                  cells.value(column, here));
+            })
         .toList();
+  }
+
+  /**
+   * Rows inside a row, in the one cell that a file has for them.
+   *
+   * @param count how many there are in all
+   */
+  private static String inOneCell(List<List<PartView.CellView>> rows, String count) {
+    String rest = count.equals(String.valueOf(rows.size())) ? "" : "; …";
+    return rows.stream()
+        .map(
+            row ->
+                row.stream()
+                    .map(PartView.CellView::text)
+                    .filter(text -> !text.isEmpty())
+                    .collect(Collectors.joining(", ")))
+        .collect(Collectors.joining("; ", "", rest));
   }
 
   /** All rows that a part is over. */
