@@ -46,6 +46,8 @@ interface Props {
   onSend?: (() => void) | undefined;
   /** What a row is dragged as; nothing for one that cannot be dragged. */
   dragText?: (row: FieldRow) => string | undefined;
+  /** Something that takes a field was dropped on its row. */
+  onTaken?: (row: FieldRow, taking: string) => void;
 }
 
 const WITH_BINDING =
@@ -246,6 +248,7 @@ export function FieldSheet(props: Props) {
                     template={template}
                     tickable={props.canTick(row)}
                     dragText={props.dragText?.(row)}
+                    onTaken={props.onTaken}
                     binding={columns?.cell(row)}
                     fixedValue={props.isFixed?.(row) ?? false}
                     onView={onView}

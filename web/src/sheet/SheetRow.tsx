@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box';
 import { memo, type ReactNode } from 'react';
 import type { Json } from '@/api/client';
-import { DRAGGED } from '@/lib/drag';
+import { DRAGGED, TAKING } from '@/lib/drag';
 import { MONO } from '@/ui/fonts';
 import { Mark } from '@/ui/Mark';
 import { ItemTools } from './ItemTools';
@@ -19,6 +19,8 @@ interface Props {
   template: string;
   tickable: boolean;
   dragText: string | undefined;
+  /** Something that takes the field was dropped on it. */
+  onTaken: ((row: FieldRow, taking: string) => void) | undefined;
   binding: ReactNode;
   fixedValue: boolean;
   onView: (action: ViewAction) => void;
@@ -152,6 +154,15 @@ export const SheetRow = memo(function SheetRow(props: Props) {
       aria-selected={active}
       onMouseDown={() => {
         props.onActivate(row.key);
+      }}
+      onDragOver={(event) => {
+        if (props.onTaken && event.dataTransfer.types.includes(TAKING)) event.preventDefault();
+      }}
+      onDrop={(event) => {
+        const taking = event.dataTransfer.getData(TAKING);
+        if (!props.onTaken || taking === '') return;
+        event.preventDefault();
+        props.onTaken(row, taking);
       }}
       sx={{
         display: 'grid',

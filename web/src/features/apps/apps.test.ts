@@ -13,6 +13,8 @@ import {
   shownAs,
   sourceIn,
   fieldEdit,
+  takenEdit,
+  takingText,
   usedRows,
 } from './bench/model';
 import { actionsOf, triggersOf, triggerWords } from './bench/choices';
@@ -112,6 +114,39 @@ describe('what fills and shows a field', () => {
     expect(droppedIn(bench, draggedText('call_1', field))?.field.path).toEqual(field.path);
     expect(droppedIn(bench, draggedText('gone', field))).toBeUndefined();
     expect(droppedIn(bench, 'some words')).toBeUndefined();
+  });
+});
+
+describe('what is dropped on the row of a field', () => {
+  const taken = (side: 'in' | 'out', path: string[], taking: string) =>
+    takenEdit(
+      'page_1',
+      bench,
+      call,
+      { side, field: { path, kind: 'scalar' } as FieldRow['field'] },
+      taking,
+    );
+
+  it('takes the field: a column instead of its own, an input to fill or to begin with', () => {
+    expect(taken('out', ['arrivals', 'hull'], takingText(eta))).toEqual({
+      kind: 'fillSlot',
+      slot: eta.slot,
+      source: { kind: 'row', path: ['hull'] },
+    });
+    expect(taken('in', ['basin'], takingText(day))).toEqual({
+      kind: 'fillSlot',
+      slot: { kind: 'ofParameter', page: 'page_1', call: 'call_1', parameter: ['basin'] },
+      source: { kind: 'entered', input: 'day_2' },
+    });
+    expect(taken('out', ['arrivals', 'hull'], takingText(day))).toMatchObject({
+      slot: day.slot,
+      source: { kind: 'returned', call: 'call_1' },
+    });
+  });
+
+  it('is nothing where it makes no sense', () => {
+    expect(taken('in', ['basin'], takingText(eta))).toBeUndefined();
+    expect(taken('out', ['arrivals', 'hull'], 'from elsewhere')).toBeUndefined();
   });
 });
 

@@ -18,7 +18,16 @@ import { DerivedForm } from '../derived/DerivedForm';
 import { BindingCell, type BindingPlace } from './BindingCell';
 import { Fold } from './Fold';
 import { PairAll } from './PairAll';
-import { draggedText, filledBy, isAskable, pickOf, rowOf, fieldEdit, usedRows } from './model';
+import {
+  draggedText,
+  filledBy,
+  isAskable,
+  pickOf,
+  rowOf,
+  fieldEdit,
+  takenEdit,
+  usedRows,
+} from './model';
 
 interface Props {
   app: string;
@@ -128,6 +137,10 @@ export function CallSheet({
           onParameter={attempt.setParameter}
           onRemove={attempt.removeItem}
           onSend={attempt.send}
+          onTaken={(row, taking) => {
+            const edit = takenEdit(page, bench, call, row, taking);
+            if (edit) onEdit(edit);
+          }}
           dragText={(row) =>
             row.side === 'out' && row.field.kind === 'scalar'
               ? draggedText(call.id, row.field)

@@ -7,11 +7,11 @@ import DragIndicator from '@mui/icons-material/DragIndicator';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
 import type { AppEdit, BenchItem } from '@/api/client';
-import { MOVED } from '@/lib/drag';
+import { MOVED, TAKING } from '@/lib/drag';
 import { TOTALS } from '@/parts/totals';
 import { InlineEdit } from '@/ui/InlineEdit';
 import { FormatMenu } from '../look/FormatMenu';
-import { changeEdit, differs } from './model';
+import { changeEdit, differs, takingText } from './model';
 import { InputSettings } from './InputSettings';
 import { OneOf } from './OneOf';
 import { OnlyHere } from './OnlyHere';
@@ -71,21 +71,24 @@ export function PartStrip({ app, page, item, onEdit }: Props) {
           minHeight: 28,
         }}
       >
-        {inside === undefined && (
-          <Box
-            component="span"
-            draggable
-            aria-hidden
-            title="Drag onto another part to move it there"
-            onDragStart={(event) => {
-              event.dataTransfer.setData(MOVED, item.part);
-              event.dataTransfer.effectAllowed = 'move';
-            }}
-            sx={{ cursor: 'grab', display: 'flex' }}
-          >
-            <DragIndicator sx={small} />
-          </Box>
-        )}
+        <Box
+          component="span"
+          draggable
+          aria-hidden
+          title={
+            inside === undefined
+              ? 'Drag onto another part to move it there, or onto a field to show that'
+              : 'Drag onto a field, which it takes then'
+          }
+          onDragStart={(event) => {
+            event.dataTransfer.setData(TAKING, takingText(item));
+            if (inside === undefined) event.dataTransfer.setData(MOVED, item.part);
+            event.dataTransfer.effectAllowed = 'move';
+          }}
+          sx={{ cursor: 'grab', display: 'flex' }}
+        >
+          <DragIndicator sx={small} />
+        </Box>
         <Box component="span" sx={{ color: 'text.secondary' }}>
           {item.kind}
         </Box>

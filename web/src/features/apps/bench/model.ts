@@ -178,6 +178,49 @@ export function droppedIn(bench: Bench, text: string) {
   }
 }
 
+/** What a part, or something in it, is dragged as onto a row of a field sheet. */
+export const takingText = ({ part, item }: BenchItem) => JSON.stringify({ part, item });
+
+/**
+ * The edit by which a part, or something in it, takes the field of a row: a part shows it too, a
+ * column shows it instead, an input begins with it or, of a parameter, fills it. Nothing where that
+ * makes no sense.
+ */
+export function takenEdit(
+  page: string,
+  bench: Bench,
+  call: PageCall,
+  row: Pick<FieldRow, 'side' | 'field'>,
+  taking: string,
+): AppEdit | undefined {
+  if (row.field.kind !== 'scalar') return undefined;
+  const taker = itemIn(bench, taking);
+  if (!taker) return undefined;
+  if (row.side === 'in') {
+    return taker.kind === 'input' && taker.item !== undefined
+      ? {
+          kind: 'fillSlot',
+          slot: parameterSlot(page, call.id, row.field.path),
+          source: { kind: 'entered', input: taker.item },
+        }
+      : undefined;
+  }
+  const source = sourceIn(call, taker.part, row.field);
+  if (taker.item !== undefined) return { kind: 'fillSlot', slot: taker.slot, source };
+  return partsFor(bench).includes(taker)
+    ? { kind: 'showField', page, part: taker.part, source }
+    : undefined;
+}
+
+function itemIn(bench: Bench, taking: string): BenchItem | undefined {
+  try {
+    return itemOf(bench, JSON.parse(taking) as Picked);
+  } catch {
+    // What comes from another window may be anything.
+    return undefined;
+  }
+}
+
 type Frame = NonNullable<BenchItem['settings']>['frame'];
 
 /** The same in a group, in rows or, with nothing, on the page itself. */

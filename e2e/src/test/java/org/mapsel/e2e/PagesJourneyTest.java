@@ -99,6 +99,16 @@ class PagesJourneyTest {
   }
 
   @Test
+  void aPartThatIsDroppedOnAFieldShowsIt() {
+    user.build("yard-board", "Crane");
+    user.page.locator("article dt").first().click();
+    user.page.getByTitle("Drag onto a field, which it takes then").dragTo(row("etag").first());
+    assertThat(user.page.getByRole(AriaRole.ARTICLE)).containsText("Etag");
+    user.press("Undo");
+    assertThat(user.page.getByRole(AriaRole.ARTICLE)).not().containsText("Etag");
+  }
+
+  @Test
   void whatAPageIsOpenedWithIsCalledOtherwise() {
     user.build("yard-board", "Change crane");
     user.press("What crane is called: crane. Edit");
