@@ -208,13 +208,7 @@ class PagesJourneyTest {
 
   @Test
   void aListIsFilledInLineByLineAndSentAsOne() {
-    user.goTo("/services")
-        .page
-        .getByLabel("Description files")
-        .setInputFiles(
-            new FilePayload("stores.yaml", "text/yaml", BOOKINGS.getBytes(StandardCharsets.UTF_8)));
-    user.press("Take 1 operation");
-    user.press("Make a page from this");
+    pageOf("stores.yaml", BOOKINGS);
     assertThat(user.role(AriaRole.GROUP, "Goods")).isVisible();
     user.run(true).type("Quay", "North");
     line(1, "Item").fill("Rope");
@@ -257,13 +251,7 @@ class PagesJourneyTest {
 
   @Test
   void whichAlternativeIsSentIsChosenOnThePageOrOnceForAll() {
-    user.goTo("/services")
-        .page
-        .getByLabel("Description files")
-        .setInputFiles(
-            new FilePayload("notices.yaml", "text/yaml", NOTICES.getBytes(StandardCharsets.UTF_8)));
-    user.press("Take 1 operation");
-    user.press("Make a page from this");
+    pageOf("notices.yaml", NOTICES);
     user.sees("Asked for where it is chosen.");
     user.run(true).choose("Way", "Radio");
     assertThat(user.page.getByLabel("Address")).isHidden();
@@ -279,6 +267,16 @@ class PagesJourneyTest {
     user.run(true);
     assertThat(user.page.getByLabel("Channel")).isHidden();
     assertThat(user.page.getByLabel("Address")).isVisible();
+  }
+
+  /** Makes a page of the only operation that a description has. */
+  private void pageOf(String file, String description) {
+    user.goTo("/services")
+        .page
+        .getByLabel("Description files")
+        .setInputFiles(
+            new FilePayload(file, "text/yaml", description.getBytes(StandardCharsets.UTF_8)));
+    user.press("Take 1 operation").press("Make a page from this");
   }
 
   private Locator line(int number, String label) {

@@ -262,11 +262,9 @@ class ArrangedPagesTest {
     PageBench bench = with("FindJobs");
     Part form = bench.part(Part.Form.class);
     Part button = bench.part(Part.Button.class);
-    bench.edit(new AddGroup(bench.page().id(), "What to find"));
-    PartId group = bench.part(Part.Group.class).id();
+    PartId group = group(bench, "What to find");
     for (Part part : List.of(form, button)) {
-      bench.edit(
-          new SetFrame(bench.page().id(), part.id(), part.frame().within(Optional.of(group))));
+      bench.edit(within(bench, part.id(), group));
     }
     assertThat(AppFile.read(AppFile.write(bench.app())).get()).isEqualTo(bench.app());
     bench.edit(new MovePart(bench.page().id(), button.id(), -1));
@@ -284,5 +282,40 @@ class ArrangedPagesTest {
     bench.edit(new RemovePart(bench.page().id(), group));
     assertThat(bench.page().parts()).allMatch(part -> part.frame().within().isEmpty());
     assertThat(bench.parts()).hasSize(3);
+  }
+
+  @Test
+  void groupsStandInGroupsAndNoDeeper() {
+    PageBench bench = with("FindJobs");
+    Part form = bench.part(Part.Form.class);
+    PartId outer = group(bench, "Outer");
+    PartId inner = group(bench, "Inner");
+    PartId third = group(bench, "Third");
+    bench.edit(within(bench, inner, outer)).edit(within(bench, form.id(), inner));
+
+    assertThat(bench.refused(within(bench, third, inner))).containsExactly("APP_PART_MISPLACED");
+    assertThat(bench.refused(within(bench, outer, third))).containsExactly("APP_PART_MISPLACED");
+    assertThat(bench.refused(within(bench, outer, outer))).containsExactly("APP_PART_MISPLACED");
+    assertThat(bench.parts()).anyMatch(part -> part.startsWith("form"));
+    bench.edit(
+        new FillSlot(
+            new SlotId.OfPart(bench.page().id(), outer, Part.SHOWN_IF),
+            Optional.of(new Source.Formula("1 > 2"))));
+    assertThat(bench.parts()).noneMatch(part -> part.startsWith("form"));
+
+    bench.edit(new RemovePart(bench.page().id(), inner));
+    assertThat(bench.page().part(form.id()).orElseThrow().frame().within())
+        .as("what stood in it stands where it stood")
+        .contains(outer);
+  }
+
+  private static PartId group(PageBench bench, String words) {
+    bench.edit(new AddGroup(bench.page().id(), words));
+    return bench.part(Part.Group.class).id();
+  }
+
+  private static SetFrame within(PageBench bench, PartId part, PartId around) {
+    Frame frame = bench.page().part(part).orElseThrow().frame();
+    return new SetFrame(bench.page().id(), part, frame.within(Optional.of(around)));
   }
 }

@@ -10,6 +10,7 @@ import org.mapsel.core.model.Model;
 import org.mapsel.core.model.Overrides;
 import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Item;
+import org.mapsel.core.page.Nesting;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Shown;
 import org.mapsel.core.page.kind.PartKinds;
@@ -78,15 +79,7 @@ final class BenchItems {
   /** Where else a part can stand. */
   private List<PlaceView> places(Part part) {
     return known.page().parts().stream()
-        .filter(around -> !around.id().equals(part.id()))
-        .filter(
-            around ->
-                switch (around) {
-                  case Part.Group group -> !(part instanceof Part.Group);
-                  case Part.Table table -> part instanceof Part.Button;
-                  case Part.Cards cards -> part instanceof Part.Button;
-                  default -> false;
-                })
+        .filter(around -> Nesting.fits(known.page(), part, around))
         .map(
             around ->
                 new PlaceView(

@@ -19,6 +19,10 @@ import tools.jackson.databind.JsonNode;
 /** Pages that run, asked as browsers do. */
 class RunsApiTest extends BerthingApp {
 
+  private static final FakeBerthing.Behaviour USUAL =
+      exchange ->
+          FakeBerthing.write(exchange, 200, "text/xml", FakeBerthing.bytes(FakeBerthing.vessel()));
+
   private Api.Answer opened(String as) {
     return api.post(page() + "/runs", "{'as':'" + as + "','inputs':{},'arguments':{}}");
   }
@@ -73,15 +77,11 @@ class RunsApiTest extends BerthingApp {
     edit(1, addPage);
     Api.Answer visit = opened("REVIEWER");
     DSLContext sql = SERVER.bean(DSLContext.class);
-    FakeBerthing.Behaviour usual =
-        exchange ->
-            FakeBerthing.write(
-                exchange, 200, "text/xml", FakeBerthing.bytes(FakeBerthing.vessel()));
     berthing.behave(
         exchange -> {
           sql.execute("delete from run");
-          berthing.behave(usual);
-          usual.answer(exchange);
+          berthing.behave(USUAL);
+          USUAL.answer(exchange);
         });
 
     assertThat(press(visit, "S-20417").code()).isEqualTo("SERVER_RUN_OVER");
@@ -310,16 +310,12 @@ class RunsApiTest extends BerthingApp {
   void aPageThatWaitsIsShownSoUntilItIsAnswered() throws Exception {
     edit(1, addPage);
     Api.Answer visit = opened("REVIEWER");
-    FakeBerthing.Behaviour usual =
-        exchange ->
-            FakeBerthing.write(
-                exchange, 200, "text/xml", FakeBerthing.bytes(FakeBerthing.vessel()));
     CountDownLatch seen = new CountDownLatch(1);
     berthing.behave(
         exchange -> {
           // Not before the page was told that it waits.
           seen.await();
-          usual.answer(exchange);
+          USUAL.answer(exchange);
         });
     List<JsonNode> lines = new ArrayList<>();
     api.lines(
@@ -331,7 +327,7 @@ class RunsApiTest extends BerthingApp {
           lines.add(line);
           seen.countDown();
         });
-    berthing.behave(usual);
+    berthing.behave(USUAL);
 
     assertThat(lines).hasSize(2);
     assertThat(lines.getFirst().at("/waiting/page/parts/2/rows/content").asString())
@@ -348,17 +344,13 @@ class RunsApiTest extends BerthingApp {
     edit(3, step(pageId(), shown.text("/reactions/0/id"), second));
     Api.Answer visit = opened("BUILDER");
     CountDownLatch seen = new CountDownLatch(1);
-    FakeBerthing.Behaviour usual =
-        exchange ->
-            FakeBerthing.write(
-                exchange, 200, "text/xml", FakeBerthing.bytes(FakeBerthing.vessel()));
     AtomicInteger asked = new AtomicInteger();
     berthing.behave(
         exchange -> {
           if (asked.getAndIncrement() > 0) {
             seen.await();
           }
-          usual.answer(exchange);
+          USUAL.answer(exchange);
         });
     Set<String> contents = new LinkedHashSet<>();
     api.lines(
@@ -375,7 +367,7 @@ class RunsApiTest extends BerthingApp {
             seen.countDown();
           }
         });
-    berthing.behave(usual);
+    berthing.behave(USUAL);
 
     assertThat(contents).last().isEqualTo("FILLED FILLED ");
     assertThat(contents)

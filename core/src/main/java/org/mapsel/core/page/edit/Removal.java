@@ -34,7 +34,7 @@ final class Removal {
     left = withoutSlots(left, source -> isEntered(source, id));
     left =
         withoutSlots(left, source -> source instanceof Source.Chosen one && one.part().equals(id));
-    left = left.withParts(left.parts().stream().map(part -> freed(part, id)).toList());
+    left = left.withParts(left.parts().stream().map(part -> freed(part, gone.get())).toList());
     return left.withReactions(
         left.reactions().stream()
             .filter(reaction -> !isAbout(reaction.when(), gone.get()))
@@ -43,10 +43,10 @@ final class Removal {
             .toList());
   }
 
-  /** What stood in a part that is gone stands on the page. */
-  private static Part freed(Part part, PartId gone) {
-    return part.frame().within().filter(gone::equals).isPresent()
-        ? part.with(part.base().with(part.frame().within(Optional.empty())))
+  /** What stood in a part that is gone stands where that stood. */
+  private static Part freed(Part part, Part gone) {
+    return part.frame().within().filter(gone.id()::equals).isPresent()
+        ? part.with(part.base().with(part.frame().within(gone.frame().within())))
         : part;
   }
 

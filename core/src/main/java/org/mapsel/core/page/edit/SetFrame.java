@@ -3,6 +3,7 @@ package org.mapsel.core.page.edit;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Frame;
+import org.mapsel.core.page.Nesting;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.kind.PartKinds;
@@ -25,20 +26,14 @@ public record SetFrame(PageId page, PartId part, Frame frame) implements AppEdit
       throw new EditRefused(
           Finding.error("APP_NAME_TOO_LONG", "limit", String.valueOf(Editing.MAX_NAME)));
     }
-    frame.within().ifPresent(around -> refuseMisplaced(changed, editing.part(known, around)));
+    frame
+        .within()
+        .ifPresent(around -> refuseMisplaced(known, changed, editing.part(known, around)));
     return editing.app().with(known.with(changed.with(changed.base().with(frame))));
   }
 
-  /** Groups hold everything but groups; rows hold buttons. */
-  private static void refuseMisplaced(Part part, Part around) {
-    boolean fits =
-        switch (around) {
-          case Part.Group group -> !(part instanceof Part.Group);
-          case Part.Table table -> part instanceof Part.Button;
-          case Part.Cards cards -> part instanceof Part.Button;
-          default -> false;
-        };
-    if (!fits) {
+  private static void refuseMisplaced(Page page, Part part, Part around) {
+    if (!Nesting.fits(page, part, around)) {
       throw new EditRefused(
           Finding.error(
               "APP_PART_MISPLACED",

@@ -1,6 +1,7 @@
 package org.mapsel.core.page.view;
 
 import org.mapsel.core.mapping.Scope;
+import org.mapsel.core.page.Nesting;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.plan.PagePlan;
 import org.mapsel.core.ref.SlotId;
@@ -17,10 +18,11 @@ final class ShownParts {
     this.scope = drawing.scope();
   }
 
-  /** What stands in a group that is not shown is not shown either. */
+  /** What stands in a group that is not shown is not shown either, however deep. */
   boolean isShown(Part part) {
     return isShown(part, scope)
-        && plan.page().groupAround(part).map(group -> isShown(group, scope)).orElse(true);
+        && Nesting.groupsAround(plan.page(), part).stream()
+            .allMatch(group -> isShown(group, scope));
   }
 
   boolean isShown(Part part, Scope here) {
