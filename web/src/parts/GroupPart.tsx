@@ -6,7 +6,7 @@ import Tabs from '@mui/material/Tabs';
 import Typography from '@mui/material/Typography';
 import { type ReactNode, useId, useState } from 'react';
 import type { GroupView } from '@/api/client';
-import { Heading } from './Heading';
+import { Heading, UnderHeading } from './Heading';
 import type { PageUse } from './model';
 
 interface Props {
@@ -30,7 +30,11 @@ export function GroupPart({ part, use, open, empty, children }: Props) {
   return (
     <Box role="group" aria-label={part.heading}>
       {part.way === 'OPEN' && <Heading words={part.heading} />}
-      {children}
+      {part.way === 'OPEN' && part.heading !== '' ? (
+        <UnderHeading>{children}</UnderHeading>
+      ) : (
+        children
+      )}
       {use.building && empty && (
         <Typography sx={{ color: 'text.secondary' }}>
           Nothing stands in it yet. Drag a part onto it, or choose the group where the part stands.
@@ -46,36 +50,41 @@ function Folded({ words, open, children }: { words: string; open: boolean; child
   const shown = unfolded || open;
   return (
     <Box sx={{ borderTop: '1px solid', borderColor: 'line', pt: 1 }}>
-      <Typography variant="h2">
-        <Box
-          component="button"
-          type="button"
-          aria-expanded={shown}
-          aria-controls={id}
-          onClick={(event: React.MouseEvent) => {
-            if (!open) event.stopPropagation();
-            setUnfolded(!unfolded);
-          }}
-          sx={{
-            font: 'inherit',
-            color: 'primary.main',
-            background: 'none',
-            border: 0,
-            p: 0,
-            cursor: 'pointer',
-            display: 'flex',
-            alignItems: 'center',
-            gap: 0.5,
-          }}
-        >
-          <ExpandMore
-            sx={{ transform: shown ? 'none' : 'rotate(-90deg)', transition: 'transform .15s' }}
-          />
-          {words}
-        </Box>
-      </Typography>
+      <Heading
+        inline
+        words={
+          <Box
+            component="button"
+            type="button"
+            aria-expanded={shown}
+            aria-controls={id}
+            onClick={(event: React.MouseEvent) => {
+              if (!open) event.stopPropagation();
+              setUnfolded(!unfolded);
+            }}
+            sx={{
+              font: 'inherit',
+              color: 'primary.main',
+              background: 'none',
+              border: 0,
+              p: 0,
+              cursor: 'pointer',
+              display: 'flex',
+              alignItems: 'center',
+              gap: 0.5,
+            }}
+          >
+            <ExpandMore
+              sx={{ transform: shown ? 'none' : 'rotate(-90deg)', transition: 'transform .15s' }}
+            />
+            {words}
+          </Box>
+        }
+      />
       <Collapse in={shown} id={id} unmountOnExit>
-        <Box sx={{ pt: 1 }}>{children}</Box>
+        <Box sx={{ pt: 1 }}>
+          <UnderHeading>{children}</UnderHeading>
+        </Box>
       </Collapse>
     </Box>
   );

@@ -5,6 +5,7 @@ import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import type { RowsView } from '@/api/client';
 import { count } from '@/lib/format';
+import { Heading } from './Heading';
 import type { PageUse } from './model';
 
 /** From so many rows on there is something to find. */
@@ -43,7 +44,7 @@ export function RowTools({ part, heading, rows, use, onPrint }: Props) {
     <Box
       sx={{ display: 'flex', alignItems: 'baseline', columnGap: 1.5, mb: 0.5, flexWrap: 'wrap' }}
     >
-      <Typography variant="h2">{heading}</Typography>
+      <Heading words={heading} inline />
       {there && (
         <Typography sx={{ color: 'text.secondary' }}>
           {some ? `${String(rows.total)} of ${count(rows.all, 'row')}` : count(rows.all, 'row')}
