@@ -14,7 +14,7 @@ import { PlacedParts, type Building } from './PlacedParts';
 /** What was typed beside what is there now. */
 function Differences({ of }: { of: AskingView['differences'] }) {
   if (of.length === 0) {
-    return <>What you changed yourself is not among what they changed.</>;
+    return <>Nothing that you typed differs from what is there now.</>;
   }
   return (
     <Box
@@ -39,6 +39,12 @@ function Differences({ of }: { of: AskingView['differences'] }) {
       </tbody>
     </Box>
   );
+}
+
+/** Where nothing was typed, as before something is deleted, there is no state of one's own. */
+function yesWords({ conflict, differences }: AskingView) {
+  if (!conflict) return 'Yes';
+  return differences.length > 0 ? 'Save mine all the same' : 'Go on all the same';
 }
 
 function Question({ asking, use }: { asking: AskingView; use: PageUse }) {
@@ -72,7 +78,7 @@ function Question({ asking, use }: { asking: AskingView; use: PageUse }) {
             use.onReply(true);
           }}
         >
-          {conflict ? 'Save mine all the same' : 'Yes'}
+          {yesWords(asking)}
         </Button>
       </DialogActions>
     </Dialog>

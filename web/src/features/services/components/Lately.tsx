@@ -63,7 +63,9 @@ export function Lately() {
   const outdated = views.flatMap(({ data }) =>
     (data?.services ?? []).filter(({ newest }) => !newest).map((pin) => ({ app: data, pin })),
   );
-  const failing = (health?.operations ?? []).filter(({ failed }) => failed > 0).slice(0, FAILING);
+  const allFailing = (health?.operations ?? []).filter(({ failed }) => failed > 0);
+  const failing = allFailing.slice(0, FAILING);
+  const others = allFailing.length - failing.length;
   const nameOf = (id: string) => services.find((one) => one.id === id)?.name ?? id;
   return (
     <>
@@ -105,6 +107,14 @@ export function Lately() {
                 service={nameOf(one.service)}
               />
             ))}
+            {others > 0 && (
+              <li>
+                <Link to="/samples/log" style={link}>
+                  {count(others, 'more operation')}
+                </Link>{' '}
+                failed in the last day.
+              </li>
+            )}
           </Box>
         </Box>
       )}
