@@ -3,6 +3,7 @@ package org.mapsel.core.page;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.json.ValueJson;
@@ -11,11 +12,15 @@ import org.mapsel.core.mapping.Source;
 import org.mapsel.core.page.edit.FillFromInput;
 import org.mapsel.core.page.edit.FillSlot;
 import org.mapsel.core.page.edit.RemoveItem;
+import org.mapsel.core.page.reach.Alternatives;
+import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.view.PartView;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.testing.PageBench;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
 
 /** Parameters that are one of several things, and visitors who choose which. */
 class AlternativesTest {
@@ -88,6 +93,20 @@ class AlternativesTest {
     assertThat(sent(bench)).isEqualTo("{}");
     bench.type("Choice", "day").type("Day", "2031-05-14");
     assertThat(sent(bench)).isEqualTo("{\"choice\":{\"day\":\"2031-05-14\"}}");
+  }
+
+  @Test
+  void whatWasSentIsTheNameOfTheAlternativeOnlyWhereOneIsChosen() {
+    PageBench bench = notices();
+    Alternatives alternatives =
+        new PageReach(bench.app(), bench.page(), bench.lookup()).alternatives();
+    Value one = RecordValue.of(Map.of("OnBoard", RecordValue.empty()));
+
+    assertThat(alternatives.given((SlotId.OfParameter) bench.parameter("body", "way"), one))
+        .isEqualTo(Value.text("OnBoard"));
+    assertThat(alternatives.given((SlotId.OfParameter) bench.parameter("body", "words"), one))
+        .as("what holds one value for another reason")
+        .isEqualTo(one);
   }
 
   @Test

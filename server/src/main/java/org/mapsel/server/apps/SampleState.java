@@ -16,7 +16,6 @@ import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Reaction;
 import org.mapsel.core.page.ServiceLookup;
 import org.mapsel.core.page.check.Checked;
-import org.mapsel.core.page.reach.Alternatives;
 import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.page.run.PageState;
 import org.mapsel.core.page.run.StateScope;
@@ -75,7 +74,7 @@ public class SampleState {
                   String exchange = sample.sent().map(Recorder.Sent::exchange).orElse("");
                   answers.put(call.id(), new PageState.Answer.Answered(answer, exchange));
                 }
-                inputs.putAll(typed(page, call, sample));
+                inputs.putAll(typed(page, reach, call, sample));
               });
     }
     Map<PartId, Integer> chosen = new HashMap<>();
@@ -134,14 +133,14 @@ public class SampleState {
   }
 
   /** What was sent last stands in the inputs that fill it. */
-  private static Map<PartId, Value> typed(Page page, Call call, LastSamples.Sample sample) {
+  private static Map<PartId, Value> typed(
+      Page page, PageReach reach, Call call, LastSamples.Sample sample) {
     Map<PartId, Value> typed = new HashMap<>();
     for (Call.Parameter parameter : call.parameters()) {
       Value value = sample.parameters().at(parameter.path());
       if (parameter.mapping().source() instanceof Source.Entered entered && !value.isAbsent()) {
-        typed.put(
-            entered.input(),
-            page.isOneValue(parameter.mapping()) ? Alternatives.named(value) : value);
+        SlotId.OfParameter slot = new SlotId.OfParameter(page.id(), call.id(), parameter.path());
+        typed.put(entered.input(), reach.alternatives().given(slot, value));
       }
     }
     return typed;

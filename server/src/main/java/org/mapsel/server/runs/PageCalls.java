@@ -14,13 +14,12 @@ import org.mapsel.core.message.Answer;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.ServiceLookup;
-import org.mapsel.core.page.reach.Alternatives;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.run.PageEvent;
+import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
-import org.mapsel.server.apps.PageWords;
 import org.mapsel.server.runs.RunViews.SimulationView;
 import org.mapsel.server.runs.RunViews.TracedCall;
 import org.mapsel.server.runs.RunViews.TracedParameter;
@@ -92,8 +91,7 @@ class PageCalls {
     }
     TracedCall traced =
         traced(
-            running.page(),
-            running.words(),
+            running,
             running.page().call(run.call()).orElseThrow(),
             wanted.operation(),
             run.parameters(),
@@ -165,24 +163,24 @@ class PageCalls {
   }
 
   private static TracedCall traced(
-      Page page,
-      PageWords words,
+      Running running,
       Call call,
       Operation operation,
       RecordValue parameters,
       boolean failed,
       Recorder.Recorded recorded) {
+    Page page = running.page();
     List<TracedParameter> sent = new ArrayList<>();
     for (Call.Parameter parameter : call.parameters()) {
       Value value = parameters.at(parameter.path());
       // What stands in a record that is filled as a whole is told with it.
       if (!value.isAbsent() && page.around(call, parameter.path()).isEmpty()) {
+        SlotId.OfParameter slot = new SlotId.OfParameter(page.id(), call.id(), parameter.path());
         sent.add(
             new TracedParameter(
                 parameter.path(),
-                ValueJson.writeForDoubles(
-                    page.isOneValue(parameter.mapping()) ? Alternatives.named(value) : value),
-                words.words(parameter.mapping().source())));
+                ValueJson.writeForDoubles(running.reach().alternatives().given(slot, value)),
+                running.words().words(parameter.mapping().source())));
       }
     }
     return new TracedCall(

@@ -38,9 +38,12 @@ public final class Alternatives {
     return row.shape() instanceof Shape.OneOf;
   }
 
-  /** What fills an input that chooses: the name of the alternative that a value holds. */
-  public static Value named(Value value) {
-    return value instanceof RecordValue record && record.present() == 1
+  /**
+   * What was sent for a parameter, as whoever filled it gave it: where it is chosen, the name of
+   * the alternative, and else the value itself.
+   */
+  public Value given(SlotId.OfParameter slot, Value value) {
+    return isChosen(slot) && value instanceof RecordValue record && record.present() == 1
         ? Value.text(record.toMap().keySet().iterator().next())
         : value;
   }
