@@ -2,7 +2,7 @@ import Star from '@mui/icons-material/Star';
 import StarBorder from '@mui/icons-material/StarBorder';
 import Box from '@mui/material/Box';
 import IconButton from '@mui/material/IconButton';
-import TextField from '@mui/material/TextField';
+import OutlinedInput from '@mui/material/OutlinedInput';
 import Typography from '@mui/material/Typography';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -129,14 +129,15 @@ export function Folio({ folio, app, addressOf, draft }: Props) {
   return (
     <>
       {all.length > 3 && (
-        <TextField
+        <OutlinedInput
+          size="small"
           value={wanted}
           onChange={(event) => {
             setWanted(event.target.value);
           }}
           type="search"
           placeholder="Find a page"
-          slotProps={{ htmlInput: { 'aria-label': 'Find a page' } }}
+          inputProps={{ 'aria-label': 'Find a page' }}
           sx={{ width: { xs: '100%', sm: 320 }, mb: 2.5 }}
         />
       )}

@@ -1,11 +1,10 @@
 import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogTitle from '@mui/material/DialogTitle';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { ButtonView } from '@/api/client';
 import type { PageUse } from './model';
 import { Pickable } from './Pickable';
+
+const SureDialog = lazy(() => import('./SureDialog'));
 
 interface Props {
   part: ButtonView;
@@ -48,26 +47,15 @@ export function ButtonPart({ part, use, row }: Props) {
     <>
       {button}
       {asking && (
-        <Dialog
-          open
-          onClose={() => {
-            setAsking(false);
-          }}
-        >
-          <DialogTitle>{part.heading}? This cannot be taken back.</DialogTitle>
-          <DialogActions>
-            <Button
-              onClick={() => {
-                setAsking(false);
-              }}
-            >
-              Keep it as it is
-            </Button>
-            <Button color="error" variant="contained" onClick={press} autoFocus>
-              {part.heading}
-            </Button>
-          </DialogActions>
-        </Dialog>
+        <Suspense>
+          <SureDialog
+            words={part.heading}
+            onKeep={() => {
+              setAsking(false);
+            }}
+            onGo={press}
+          />
+        </Suspense>
       )}
     </>
   );

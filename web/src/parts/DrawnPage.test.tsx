@@ -10,7 +10,7 @@ afterEach(cleanup);
 
 const CHANGED = 'Somebody else has changed this in the meantime.';
 
-function asked(asking: AskingView) {
+async function asked(asking: AskingView) {
   const onReply = vi.fn();
   render(
     <DrawnPage
@@ -18,12 +18,13 @@ function asked(asking: AskingView) {
       use={usedPage({ onReply })}
     />,
   );
+  await screen.findByRole('dialog');
   return onReply;
 }
 
 it('shows both states in a conflict, and leaving is no answer', async () => {
   const mine = { input: 'called', label: 'Called', mine: 'Egret', theirs: 'Osprey' };
-  const onReply = asked({ words: CHANGED, conflict: true, differences: [mine] });
+  const onReply = await asked({ words: CHANGED, conflict: true, differences: [mine] });
   expect(screen.getByRole('row', { name: 'Called Egret Osprey' })).toBeTruthy();
   await userEvent.keyboard('{Escape}');
   expect(onReply).not.toHaveBeenCalled();
@@ -32,13 +33,13 @@ it('shows both states in a conflict, and leaving is no answer', async () => {
 });
 
 it('does not speak of a state of mine where nothing was typed', async () => {
-  const onReply = asked({ words: CHANGED, conflict: true, differences: [] });
+  const onReply = await asked({ words: CHANGED, conflict: true, differences: [] });
   await userEvent.click(screen.getByRole('button', { name: 'Go on all the same' }));
   expect(onReply).toHaveBeenCalledWith(true);
 });
 
 it('takes leaving an ordinary question for a no', async () => {
-  const onReply = asked({ words: 'Open the chart?', conflict: false, differences: [] });
+  const onReply = await asked({ words: 'Open the chart?', conflict: false, differences: [] });
   await userEvent.keyboard('{Escape}');
   expect(onReply).toHaveBeenCalledWith(false);
 });

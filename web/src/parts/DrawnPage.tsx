@@ -1,89 +1,14 @@
 import Alert from '@mui/material/Alert';
 import Box from '@mui/material/Box';
-import Button from '@mui/material/Button';
-import Dialog from '@mui/material/Dialog';
-import DialogActions from '@mui/material/DialogActions';
-import DialogContent from '@mui/material/DialogContent';
-import DialogTitle from '@mui/material/DialogTitle';
 import Typography from '@mui/material/Typography';
-import type { AskingView, PageView } from '@/api/client';
+import { lazy, Suspense } from 'react';
+import type { PageView } from '@/api/client';
 import { BusyBar } from './BusyBar';
 import type { PageUse } from './model';
 import { PlacedParts, type Building } from './PlacedParts';
 
-/** What was typed beside what is there now. */
-function Differences({ of }: { of: AskingView['differences'] }) {
-  if (of.length === 0) {
-    return <>Nothing that you typed differs from what is there now.</>;
-  }
-  return (
-    <Box
-      component="table"
-      sx={{ borderSpacing: 0, '& th, & td': { textAlign: 'left', py: 0.5, pr: 3 } }}
-    >
-      <thead>
-        <tr>
-          <td />
-          <th scope="col">yours</th>
-          <th scope="col">there now</th>
-        </tr>
-      </thead>
-      <tbody>
-        {of.map(({ input, label, mine, theirs }) => (
-          <tr key={input}>
-            <th scope="row">{label}</th>
-            <td>{mine || '—'}</td>
-            <td>{theirs || '—'}</td>
-          </tr>
-        ))}
-      </tbody>
-    </Box>
-  );
-}
-
-/** Where nothing was typed, as before something is deleted, there is no state of one's own. */
-function yesWords({ conflict, differences }: AskingView) {
-  if (!conflict) return 'Yes';
-  return differences.length > 0 ? 'Save mine all the same' : 'Go on all the same';
-}
-
-function Question({ asking, use }: { asking: AskingView; use: PageUse }) {
-  const { words, conflict, differences } = asking;
-  return (
-    <Dialog
-      open
-      onClose={() => {
-        // Leaving is no way to decide which of two states is kept.
-        if (!conflict) use.onReply(false);
-      }}
-    >
-      <DialogTitle>{words}</DialogTitle>
-      {conflict && (
-        <DialogContent>
-          <Differences of={differences} />
-        </DialogContent>
-      )}
-      <DialogActions>
-        <Button
-          onClick={() => {
-            use.onReply(false);
-          }}
-        >
-          {conflict ? 'Take what is there now' : 'No'}
-        </Button>
-        <Button
-          variant="contained"
-          autoFocus={!conflict}
-          onClick={() => {
-            use.onReply(true);
-          }}
-        >
-          {yesWords(asking)}
-        </Button>
-      </DialogActions>
-    </Dialog>
-  );
-}
+/** Dialogs are fetched when the first question comes up. */
+const Question = lazy(() => import('./Question'));
 
 interface Props {
   page: PageView;
@@ -117,7 +42,11 @@ export function DrawnPage({ page, use, build }: Props) {
           {message.text}
         </Alert>
       ))}
-      {page.asking && !use.building && <Question asking={page.asking} use={use} />}
+      {page.asking && !use.building && (
+        <Suspense>
+          <Question asking={page.asking} use={use} />
+        </Suspense>
+      )}
       <PlacedParts page={page} use={use} build={build} />
     </Box>
   );

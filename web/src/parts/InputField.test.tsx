@@ -46,14 +46,25 @@ describe('an input', () => {
       { code: 'S', words: 'south' },
     ];
     const { user, last } = shown(anInput('Basin', { kind: 'CHOICE', choices }));
-    await user.click(screen.getByRole('combobox'));
     expect(screen.getAllByRole('option').map(({ textContent }) => textContent)).toEqual([
       'any',
       'north',
       'south',
     ]);
-    await user.click(screen.getByRole('option', { name: 'south' }));
+    await user.selectOptions(screen.getByRole('combobox', { name: 'Basin' }), 'south');
     expect(last()).toBe('S');
+  });
+
+  it('shows what stands there though it is none of the choices', () => {
+    const choices = [{ code: 'N', words: 'north' }];
+    shown(anInput('Basin', { kind: 'CHOICE', choices, value: 'W', required: true }));
+    expect(screen.getByRole('combobox', { name: /Basin/ })).toHaveProperty('value', 'W');
+  });
+
+  it('has nothing chosen where something has to be', () => {
+    const choices = [{ code: 'N', words: 'north' }];
+    shown(anInput('Basin', { kind: 'CHOICE', choices, required: true }));
+    expect(screen.getByRole('combobox', { name: /Basin/ })).toHaveProperty('value', '');
   });
 
   it('is ticked as yes and no', async () => {

@@ -4,12 +4,11 @@ import FormControl from '@mui/material/FormControl';
 import FormControlLabel from '@mui/material/FormControlLabel';
 import FormHelperText from '@mui/material/FormHelperText';
 import InputLabel from '@mui/material/InputLabel';
-import MenuItem from '@mui/material/MenuItem';
-import TextField from '@mui/material/TextField';
 import { lazy, Suspense } from 'react';
 import type { InputView, Json } from '@/api/client';
 import { inLine } from '@/lib/format';
 import { FileChoice } from '@/ui/FileChoice';
+import { LabelledInput } from '@/ui/LabelledInput';
 
 const TYPES: Partial<Record<InputView['kind'], string>> = {
   DATE: 'date',
@@ -70,39 +69,25 @@ export function InputField({ input, value, onInput }: FieldProps) {
   }
   if (input.several) {
     return (
-      <Suspense fallback={<TextField size="small" label={input.label} disabled />}>
+      <Suspense
+        fallback={<LabelledInput label={input.label} value="" onInput={onInput} disabled />}
+      >
         <SeveralField input={input} value={value} onInput={onInput} />
       </Suspense>
     );
   }
-  const choices = input.kind === 'CHOICE' ? input.choices : undefined;
   const type = TYPES[input.kind];
   return (
-    <TextField
-      fullWidth
+    <LabelledInput
       label={input.label}
       required={input.required}
-      helperText={input.help || undefined}
+      help={input.help}
       value={type === 'datetime-local' ? text.replace(/(Z|[+-]\d{2}:\d{2})$/, '') : text}
-      select={choices !== undefined}
-      multiline={input.kind === 'LONG_TEXT'}
-      minRows={input.kind === 'LONG_TEXT' ? 3 : undefined}
-      type={type ?? 'text'}
-      onChange={(event) => {
-        onInput(event.target.value);
-      }}
-      slotProps={{
-        inputLabel: type || choices ? { shrink: true } : {},
-        htmlInput: input.kind === 'NUMBER' ? { inputMode: 'decimal' } : {},
-        select: { displayEmpty: true },
-      }}
-    >
-      {choices && !input.required && <MenuItem value="">any</MenuItem>}
-      {choices?.map(({ code, words }) => (
-        <MenuItem key={code} value={code}>
-          {words}
-        </MenuItem>
-      ))}
-    </TextField>
+      onInput={onInput}
+      type={type}
+      lines={input.kind === 'LONG_TEXT' ? 3 : undefined}
+      inputMode={input.kind === 'NUMBER' ? 'decimal' : undefined}
+      choices={input.kind === 'CHOICE' ? input.choices : undefined}
+    />
   );
 }

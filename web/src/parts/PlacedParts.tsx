@@ -1,12 +1,12 @@
 import Box from '@mui/material/Box';
-import { type ReactNode, useState } from 'react';
+import { lazy, type ReactNode, Suspense, useState } from 'react';
 import type { FrameView, StateWords, PageView, PartView } from '@/api/client';
 import { DRAGGED, MOVED } from '@/lib/drag';
 import { ButtonPart } from './ButtonPart';
 import { CardsPart } from './CardsPart';
 import { ChartPart } from './ChartPart';
 import { FormPart } from './FormPart';
-import { GroupPart, Tabbed } from './GroupPart';
+import { GroupPart } from './GroupPart';
 import { LinesPart } from './LinesPart';
 import { type PageUse, USUAL_WORDS } from './model';
 import { Placing } from './placing';
@@ -14,6 +14,9 @@ import { RecordPart } from './RecordPart';
 import { ResizeEdge } from './ResizeEdge';
 import { TablePart } from './TablePart';
 import { TextPart } from './TextPart';
+
+/** Few pages have tabs. */
+const Tabbed = lazy(() => import('./Tabbed'));
 
 /** What can be done to the parts of a page that is built. */
 export interface Building {
@@ -193,20 +196,21 @@ export function PlacedParts({ page, use, build }: Props) {
         'part' in placed ? (
           one(placed.part)
         ) : (
-          <Tabbed
-            key={placed.tabs[0]?.id}
-            groups={placed.tabs}
-            picked={placed.tabs.find((tab) => placing.holds(tab, use.picked?.part))?.id}
-            onPick={
-              use.building
-                ? (part) => {
-                    use.onPick?.({ part });
-                  }
-                : undefined
-            }
-          >
-            {one}
-          </Tabbed>
+          <Suspense key={placed.tabs[0]?.id}>
+            <Tabbed
+              groups={placed.tabs}
+              picked={placed.tabs.find((tab) => placing.holds(tab, use.picked?.part))?.id}
+              onPick={
+                use.building
+                  ? (part) => {
+                      use.onPick?.({ part });
+                    }
+                  : undefined
+              }
+            >
+              {one}
+            </Tabbed>
+          </Suspense>
         ),
       )}
     </Box>

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box';
 import Link from '@mui/material/Link';
-import TextField from '@mui/material/TextField';
+import OutlinedInput from '@mui/material/OutlinedInput';
 import Typography from '@mui/material/Typography';
 import { useEffect, useState } from 'react';
 import type { RowsView } from '@/api/client';
@@ -52,13 +52,14 @@ export function RowTools({ part, heading, rows, use, onPrint }: Props) {
       )}
       <Box sx={{ flex: 1 }} />
       {onArrange && rows.all >= MANY && (
-        <TextField
+        <OutlinedInput
+          size="small"
           placeholder="find in these rows…"
           value={find}
           onChange={(event) => {
             setFind(event.target.value);
           }}
-          slotProps={{ htmlInput: { 'aria-label': `Find in ${heading || 'these rows'}` } }}
+          inputProps={{ 'aria-label': `Find in ${heading || 'these rows'}` }}
           sx={{ width: 190, '@media print': { display: 'none' } }}
         />
       )}

@@ -244,7 +244,9 @@ describe('a table', () => {
     });
     await user.click(within(row('Egret')).getByRole('button', { name: 'Scrap' }));
     expect(use.onPress).not.toHaveBeenCalled();
-    await user.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Scrap' }));
+    await user.click(
+      within(await screen.findByRole('dialog')).getByRole('button', { name: 'Scrap' }),
+    );
     expect(use.onPress).toHaveBeenCalledWith('scrap', 1);
   });
 

@@ -82,7 +82,7 @@ class FewActionsJourneyTest {
     user.press(page().getByText("key of the vessel"));
     user.press(user.page.getByRole(AriaRole.BUTTON, named("^Chosen from")));
     user.press(user.page.getByRole(AriaRole.MENUITEM, named("ListArrivals")));
-    user.run(true).type("Day", DAY).choose("Hull number", "Marrow Curlew");
+    user.run(true).type("Day", DAY).select("Hull number", "Marrow Curlew");
 
     assertThat(page().getByRole(AriaRole.IMG)).isVisible();
     took(13);

@@ -73,8 +73,7 @@ class HandoverJourneyTest {
 
       user.page.navigate(product.address() + "/open/duty-desk");
       user.follow("List arrivals").type("Day", "2031-05-14");
-      user.page.getByLabel("Basin").click();
-      user.role(AriaRole.OPTION, "north").click();
+      user.select("Basin", "north");
       user.press("List arrivals");
       assertThat(user.role(AriaRole.COLUMNHEADER, "Due").first()).isVisible();
       assertThat(user.page.getByRole(AriaRole.ROW).nth(1)).containsText("May");

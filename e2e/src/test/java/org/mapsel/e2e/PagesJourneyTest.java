@@ -54,8 +54,7 @@ class PagesJourneyTest {
   void aStationIsChosenFromThoseThatThereAreAndItsTideIsDrawn() {
     user.visit("tide-watch", "Heights and warnings");
     user.sees("Fog on the outer pier.");
-    user.page.getByLabel("Station").click();
-    user.role(AriaRole.OPTION, "Lock gate").click();
+    user.select("Station", "Lock gate");
     assertThat(user.page.locator("svg path[class*=MuiLine]").first()).isVisible();
     user.page.getByLabel("Day").fill("2031-05-15");
     user.press("Get heights");
@@ -71,8 +70,7 @@ class PagesJourneyTest {
     assertThat(user.page.getByRole(AriaRole.IMG).first()).isVisible();
     user.press("Reserve a berth");
     user.type("Arrives", "2031-05-16T08:00").type("Nights", "2");
-    user.page.getByLabel("Basin").click();
-    user.role(AriaRole.OPTION, "north").click();
+    user.select("Basin", "north");
     user.press("Reserve berth");
     user.sees("Reserved as ");
     assertThat(user.role(AriaRole.HEADING, "Vessel")).isVisible();
@@ -253,7 +251,7 @@ class PagesJourneyTest {
   void whichAlternativeIsSentIsChosenOnThePageOrOnceForAll() {
     pageOf("notices.yaml", NOTICES);
     user.sees("Asked for where it is chosen.");
-    user.run(true).choose("Way", "Radio");
+    user.run(true).select("Way", "Radio");
     assertThat(user.page.getByLabel("Address")).isHidden();
     user.press("Send notice").sees("Please fill in: Channel.");
     user.type("Channel", "12").press("Send notice");

@@ -5,6 +5,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.SelectOption;
 import java.util.regex.Pattern;
 
 /**
@@ -70,10 +71,21 @@ final class User {
     return press(role(AriaRole.OPTION, choice));
   }
 
+  /** Takes a choice of an input on a page: its list is opened, and one is taken. */
+  User select(String input, String choice) {
+    actions += 2;
+    labelled(input).selectOption(new SelectOption().setLabel(choice));
+    return this;
+  }
+
+  private Locator labelled(String label) {
+    return page.getByLabel(Pattern.compile("^" + label + "\\s*\\*?$"));
+  }
+
   /** Fills the field with this label, with or without the star of a required one. */
   User type(String label, String text) {
     actions++;
-    page.getByLabel(Pattern.compile("^" + label + "\\s*\\*?$")).fill(text);
+    labelled(label).fill(text);
     return this;
   }
 
