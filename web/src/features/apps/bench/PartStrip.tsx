@@ -13,6 +13,7 @@ import { InlineEdit } from '@/ui/InlineEdit';
 import { FormatMenu } from '../look/FormatMenu';
 import { changeEdit, differs, takingText } from './model';
 import { InputSettings } from './InputSettings';
+import { InsideFields } from './InsideFields';
 import { OneOf } from './OneOf';
 import { OnlyHere } from './OnlyHere';
 import { PartSettings } from './PartSettings';
@@ -144,6 +145,14 @@ export function PartStrip({ app, page, item, onEdit }: Props) {
             input={inside}
             settings={item.input}
             onEdit={onEdit}
+          />
+        )}
+        {item.inside && inside !== undefined && (
+          <InsideFields
+            settings={item.inside}
+            onChoose={(fields) => {
+              onEdit({ kind: 'chooseInside', page, column: inside, fields });
+            }}
           />
         )}
         {item.total && inside !== undefined && (

@@ -168,7 +168,8 @@ final class AppReader {
         new PartId(json.text("id")),
         ModelReader.overrides(json, "only"),
         mapping(json, Shown.VALUE),
-        json.find("total").map(total -> total.choice(Shown.Total.class)));
+        json.find("total").map(total -> total.choice(Shown.Total.class)),
+        json.list("inside", Json::text));
   }
 
   private static Call call(Json json) {

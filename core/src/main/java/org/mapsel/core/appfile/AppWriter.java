@@ -179,6 +179,9 @@ final class AppWriter {
     }
     if (item instanceof Shown shown) {
       shown.total().ifPresent(total -> json.put("total", Json.name(total)));
+      if (!shown.inside().isEmpty()) {
+        shown.inside().forEach(json.putArray("inside")::add);
+      }
     }
     ModelWriter.overrides(json, "only", item.only());
     return json;

@@ -20,12 +20,14 @@ import org.mapsel.core.page.check.Checker;
 import org.mapsel.core.page.check.EditionMove;
 import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.page.edit.AppEditor;
+import org.mapsel.core.page.edit.ChooseInside;
 import org.mapsel.core.page.edit.FillSlot;
 import org.mapsel.core.page.edit.MoveToEdition;
 import org.mapsel.core.page.edit.PutDerivedField;
 import org.mapsel.core.page.edit.SetModelField;
 import org.mapsel.core.page.edit.Together;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.service.Service;
@@ -97,6 +99,29 @@ class EditionMoveTest {
             Optional.empty()));
     bench.edit(
         new SetModelField(code, Optional.empty(), Optional.empty(), Overrides.labelled("Code")));
+  }
+
+  @Test
+  void fieldsChosenForRowsInsideRowsAreFollowedToo() {
+    String visits =
+        "\"visits\":{\"type\":\"array\",\"items\":{\"type\":\"object\",\"properties\":"
+            + "{\"shipName\":{\"type\":\"string\"},\"remark\":{\"type\":\"string\"}}}}";
+    PageBench nested =
+        new PageBench()
+            .with("berths", berths("", BASIN, visits))
+            .with("next", berths("", BASIN, visits.replace("shipName", "ship_name")))
+            .start("berths", "find", FieldPath.of("berths", "visits"));
+    PartId column = nested.item("Visits").id();
+    nested.edit(new ChooseInside(nested.page().id(), column, List.of("remark", "shipName")));
+    EditionMove move =
+        EditionMove.of(nested.app(), "berths", "next", nested.lookup(), SeenSamples.NONE).get();
+
+    List<AppEdit> edits = new ArrayList<>(move.follows());
+    edits.add(new MoveToEdition("berths", "next"));
+    nested.edit(new Together("Move", edits));
+    assertThat(((Shown) nested.page().item(column).orElseThrow().item()).inside())
+        .containsExactly("remark", "ship_name");
+    assertThat(nested.findings()).isEmpty();
   }
 
   @Test

@@ -26,6 +26,7 @@ import org.mapsel.core.page.edit.AddText;
 import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.page.edit.AppEditor;
 import org.mapsel.core.page.edit.CallOnOpening;
+import org.mapsel.core.page.edit.ChooseInside;
 import org.mapsel.core.page.edit.CopyPage;
 import org.mapsel.core.page.edit.FillFromInput;
 import org.mapsel.core.page.edit.FillSlot;
@@ -109,7 +110,7 @@ class EditsPropertyTest {
       Optional<Page.Inside> item = any(page.get().items().toList());
       Optional<Slot> slot = any(page.get().slots());
       int by = random.nextInt(5) - 2;
-      return switch (random.nextInt(32)) {
+      return switch (random.nextInt(33)) {
         case 0 -> new RenamePage(id, "Page " + random.nextInt());
         case 1 -> new AddText(id, "Words");
         case 2 -> part.<AppEdit>map(one -> new MovePart(id, one.id(), by)).orElseGet(this::start);
@@ -212,6 +213,10 @@ class EditsPropertyTest {
                     one -> new SetTotal(id, one.item().id(), any(List.of(Shown.Total.values()))))
                 .orElseGet(this::start);
         case 30 ->
+            item.<AppEdit>map(
+                    one -> new ChooseInside(id, one.item().id(), List.of("number", "gone")))
+                .orElseGet(this::start);
+        case 31 ->
             call.<AppEdit>map(one -> new FillFromInput(id, one.id(), FieldPath.of("job", "group")))
                 .orElseGet(this::start);
         default ->

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.mapsel.core.appfile.AppFile;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.Overrides;
@@ -13,6 +14,7 @@ import org.mapsel.core.page.edit.AddEmptyPage;
 import org.mapsel.core.page.edit.AddText;
 import org.mapsel.core.page.edit.AppEdit;
 import org.mapsel.core.page.edit.CallOnOpening;
+import org.mapsel.core.page.edit.ChooseInside;
 import org.mapsel.core.page.edit.FillFromInput;
 import org.mapsel.core.page.edit.FillSlot;
 import org.mapsel.core.page.edit.MoveItem;
@@ -356,14 +358,7 @@ class PagesTest {
 
     assertThat(bench.cells()).containsExactly(List.of("J-1", "2"), List.of("J-2", ""));
     PartView.TableView table = (PartView.TableView) bench.view().parts().getLast();
-    assertThat(table.rows().columns().getLast().inside())
-        .extracting(PartView.InnerColumnView::label)
-        .contains("Buoy");
-    int buoy =
-        table.rows().columns().getLast().inside().stream()
-            .map(PartView.InnerColumnView::label)
-            .toList()
-            .indexOf("Buoy");
+    int buoy = inside(bench).indexOf("Buoy");
     assertThat(table.rows().rows().getFirst().cells().getLast().inside().orElseThrow())
         .extracting(row -> row.get(buoy).text())
         .containsExactly("B-1", "B-2");
@@ -373,10 +368,29 @@ class PagesTest {
         .extracting(row -> row.getLast().text())
         .containsExactly("B-1; B-2", "");
 
+    PartId group = table.rows().columns().getLast().id();
+    bench.edit(new ChooseInside(bench.page().id(), group, List.of("colour", "gone", "buoy")));
+    assertThat(AppFile.read(AppFile.write(bench.app())).get()).isEqualTo(bench.app());
+    assertThat(inside(bench)).as("in the chosen order").containsExactly("Colour", "Buoy");
+    assertThat(bench.findings()).containsExactly("PAGE_INSIDE_GONE");
+    bench.edit(bench.check().findings().getFirst().repairs().getFirst().edit());
+    assertThat(bench.findings()).isEmpty();
+    assertThat(inside(bench)).containsExactly("Colour", "Buoy");
+    bench.edit(new ChooseInside(bench.page().id(), group, List.of("colour")));
+    assertThat(inside(bench)).containsExactly("Colour");
+    bench.edit(new ChooseInside(bench.page().id(), group, List.of()));
+    assertThat(inside(bench)).as("by the model").contains("Buoy", "Colour");
+
     bench.drop("job", "group");
     assertThat(bench.parts().getLast()).isEqualTo("table Job [Number]");
     assertThat(dredging(FieldPath.of("job", "group")).parts().getLast())
         .as("also where nothing else is shown of the rows")
         .isEqualTo("table Job [Group]");
+  }
+
+  /** What the rows inside the rows of the last table show. */
+  private static List<String> inside(PageBench bench) {
+    return ((PartView.TableView) bench.view().parts().getLast())
+        .rows().columns().getLast().inside().stream().map(PartView.InnerColumnView::label).toList();
   }
 }

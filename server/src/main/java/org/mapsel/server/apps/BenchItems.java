@@ -3,6 +3,8 @@ package org.mapsel.server.apps;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.mapping.Reach;
 import org.mapsel.core.model.FieldRef;
 import org.mapsel.core.model.Look;
@@ -14,11 +16,14 @@ import org.mapsel.core.page.Nesting;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Shown;
 import org.mapsel.core.page.kind.PartKinds;
+import org.mapsel.core.page.plan.PagePlan;
 import org.mapsel.core.page.reach.FieldBehind;
 import org.mapsel.core.page.view.PageView;
 import org.mapsel.core.page.view.PartView;
 import org.mapsel.server.apps.BenchViews.FieldPlace;
 import org.mapsel.server.apps.BenchViews.InputSettings;
+import org.mapsel.server.apps.BenchViews.InsideFieldView;
+import org.mapsel.server.apps.BenchViews.InsideSettings;
 import org.mapsel.server.apps.BenchViews.ItemView;
 import org.mapsel.server.apps.BenchViews.PartSettings;
 import org.mapsel.server.apps.BenchViews.PlaceView;
@@ -58,6 +63,7 @@ final class BenchItems {
               Overrides.NONE,
               null,
               settings(part),
+              null,
               null,
               null));
       part.items().forEach(item -> items.add(item(part, item)));
@@ -114,7 +120,25 @@ final class BenchItems {
         item instanceof Input input ? settings(input) : null,
         item instanceof Shown shown && part instanceof Part.OverRows
             ? new TotalSettings(shown.total().orElse(null))
-            : null);
+            : null,
+        item instanceof Shown shown ? inside(shown) : null);
+  }
+
+  private @Nullable InsideSettings inside(Shown shown) {
+    PagePlan.InnerRows rows = known.plan().inner().get(shown.id());
+    if (rows == null) {
+      return null;
+    }
+    return new InsideSettings(
+        !shown.inside().isEmpty(),
+        Stream.concat(
+                rows.columns().stream().map(column -> field(column, true)),
+                rows.others().stream().map(column -> field(column, false)))
+            .toList());
+  }
+
+  private static InsideFieldView field(PagePlan.InnerColumn column, boolean shown) {
+    return new InsideFieldView(column.path().last(), column.look().label(), shown);
   }
 
   private InputSettings settings(Input input) {

@@ -86,6 +86,7 @@ final class BenchViews {
    * @param only what the page alone has different
    * @param settings what a part as a whole can be set to
    * @param input what an input can be set to
+   * @param inside what rows inside its rows can show; null if there are none
    */
   record ItemView(
       PartId part,
@@ -101,7 +102,8 @@ final class BenchViews {
       @Nullable Look look,
       @Nullable PartSettings settings,
       @Nullable InputSettings input,
-      @Nullable TotalSettings total) {}
+      @Nullable TotalSettings total,
+      @Nullable InsideSettings inside) {}
 
   /**
    * What a part as a whole is set to.
@@ -127,6 +129,17 @@ final class BenchViews {
 
   /** What a column over rows says of all of them. */
   record TotalSettings(Shown.@Nullable Total total) {}
+
+  /**
+   * What rows inside a row show.
+   *
+   * @param chosen whether somebody chose it on the page, so that the model does not say it
+   * @param fields those that are shown, in their order, and then the others
+   */
+  record InsideSettings(boolean chosen, List<InsideFieldView> fields) {}
+
+  /** A field that rows inside a row have. */
+  record InsideFieldView(String name, String label, boolean shown) {}
 
   /**
    * What an input is set to.

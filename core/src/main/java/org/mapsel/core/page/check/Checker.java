@@ -29,6 +29,7 @@ public final class Checker {
           new IdleInputs(),
           new PartsWithoutSource(),
           new EmptyButtons(),
+          new FieldsGoneInside(),
           new SameLabels(),
           new FixedSecrets(),
           new UnseenKeys(),

@@ -36,6 +36,7 @@ public sealed interface AppEdit
         AddGroup,
         SetGroupWay,
         SetTotal,
+        ChooseInside,
         SetFrame,
         SetManner,
         TurnInto,

@@ -11,6 +11,7 @@ import org.mapsel.core.model.RecordType;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Page;
+import org.mapsel.core.page.Shown;
 import org.mapsel.core.page.Slot;
 import org.mapsel.core.page.reach.FieldBehind;
 import org.mapsel.core.page.reach.PageReach;
@@ -48,6 +49,18 @@ public record FollowField(FieldRef field, FieldRef now, FieldPath was, FieldPath
 
   private Page page(Page page, PageReach reach) {
     Page changed = page.withCalls(page.calls().stream().map(call -> call(call, reach)).toList());
+    for (Page.Inside inside : page.items().toList()) {
+      if (inside.item() instanceof Shown shown
+          && showsInside(shown, reach.inside(inside.part()), reach)) {
+        changed =
+            changed.with(
+                inside.part(),
+                shown.withInside(
+                    shown.inside().stream()
+                        .map(name -> name.equals(field.name()) ? now.name() : name)
+                        .toList()));
+      }
+    }
     for (Slot slot : page.slots()) {
       Source source = slot.mapping().source();
       Source followed = source(source, reach, reach.of(slot.id()));
@@ -56,6 +69,20 @@ public record FollowField(FieldRef field, FieldRef now, FieldPath was, FieldPath
       }
     }
     return changed;
+  }
+
+  /** Whether the field is one of those that the rows inside a row show. */
+  private boolean showsInside(Shown shown, Reach around, PageReach reach) {
+    return shown.inside().contains(field.name())
+        && shown
+            .value()
+            .flatMap(value -> reach.subject(value.source(), around))
+            .filter(
+                rows ->
+                    rows instanceof FieldBehind.Described told
+                        && told.ref().owner().service().equals(field.owner().service())
+                        && told.field().shape().equals(field.owner().shape()))
+            .isPresent();
   }
 
   /** A slot may itself be called after the field. */

@@ -90,7 +90,11 @@ final class PageCopy {
                   .map(one -> new Input.Options(mapping(one.rows()), one.value(), one.words())));
       case Shown shown ->
           new Shown(
-              owner(shown.id()), shown.only(), shown.value().map(this::mapping), shown.total());
+              owner(shown.id()),
+              shown.only(),
+              shown.value().map(this::mapping),
+              shown.total(),
+              shown.inside());
     };
   }
 

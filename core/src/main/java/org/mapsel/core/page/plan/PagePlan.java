@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.mapping.Plan;
 import org.mapsel.core.model.Look;
@@ -19,7 +20,7 @@ import org.mapsel.core.ref.SlotId;
  * A page made ready.
  *
  * @param looks how columns and fields look
- * @param inner the columns of rows inside rows, by the column that those stand in
+ * @param inner rows inside rows, by the column that they stand in
  * @param inputs how inputs look
  * @param needed the parts with lines of which at least one must be filled in, with their names
  * @param headings the words over tables that nobody gave any
@@ -35,7 +36,7 @@ public record PagePlan(
     Page page,
     Plan plan,
     Map<PartId, Look> looks,
-    Map<PartId, List<InnerColumn>> inner,
+    Map<PartId, InnerRows> inner,
     Map<PartId, InputLook> inputs,
     Map<PartId, String> needed,
     Map<PartId, String> headings,
@@ -44,6 +45,21 @@ public record PagePlan(
     Set<PartId> reported,
     Map<CallId, Set<FieldPath>> wanted,
     List<Finding> misfits) {
+
+  /**
+   * Rows that stand inside a row.
+   *
+   * @param columns those that are shown, in their order
+   * @param others the fields that they could show besides
+   */
+  public record InnerRows(List<InnerColumn> columns, List<InnerColumn> others) {
+
+    /** Whether they have a simple field of this name, be it shown or not. */
+    public boolean has(String name) {
+      return Stream.concat(columns.stream(), others.stream())
+          .anyMatch(column -> column.path().last().equals(name));
+    }
+  }
 
   /** A column of rows that stand inside a row, and the way to it in those. */
   public record InnerColumn(FieldPath path, Look look) {}

@@ -139,27 +139,29 @@ public final class PagePlanner {
   }
 
   /** The columns of what is a list of records in one row. */
-  private Map<PartId, List<PagePlan.InnerColumn>> inner(Map<SlotId, Planned> planned) {
-    Map<PartId, List<PagePlan.InnerColumn>> inner = new LinkedHashMap<>();
+  private Map<PartId, PagePlan.InnerRows> inner(Map<SlotId, Planned> planned) {
+    Map<PartId, PagePlan.InnerRows> inner = new LinkedHashMap<>();
     page.items()
-        .filter(inside -> inside.item() instanceof Shown)
         .forEach(
             inside -> {
-              SlotId slot = new SlotId.OfPart(page.id(), inside.item().id(), Shown.VALUE);
+              if (!(inside.item() instanceof Shown shown)) {
+                return;
+              }
+              SlotId slot = new SlotId.OfPart(page.id(), shown.id(), Shown.VALUE);
               Planned known = planned.get(slot);
               if (known != null
                   && known.type() instanceof ValueType.Shaped rows
                   && rows.several()
                   && rows.shapes().get(rows.shape()) instanceof Shape.Record) {
                 inner.put(
-                    inside.item().id(),
+                    shown.id(),
                     InnerColumns.of(
                         reach,
                         looks,
                         known.mapping().source(),
                         reach.inside(inside.part()),
-                        rows.shapes(),
-                        rows.shape()));
+                        rows,
+                        shown.inside()));
               }
             });
     return inner;

@@ -34,14 +34,14 @@ final class Cells {
 
   PartView.ColumnView column(Shown shown) {
     Look look = look(shown);
-    List<PagePlan.InnerColumn> inside = plan.inner().get(shown.id());
+    PagePlan.InnerRows inside = plan.inner().get(shown.id());
     return inside == null
         ? new PartView.ColumnView(shown.id(), look.heading(), display(look), List.of())
         : new PartView.ColumnView(
             shown.id(),
             look.heading(),
             PartView.Display.ROWS,
-            inside.stream()
+            inside.columns().stream()
                 .map(
                     column ->
                         new PartView.InnerColumnView(
@@ -56,8 +56,8 @@ final class Cells {
   PartView.CellView cell(Shown shown, Scope here) {
     Look look = look(shown);
     Value value = value(shown, here);
-    List<PagePlan.InnerColumn> inside = plan.inner().get(shown.id());
-    return inside == null ? cell(look, value) : rows(look, value, inside);
+    PagePlan.InnerRows inside = plan.inner().get(shown.id());
+    return inside == null ? cell(look, value) : rows(look, value, inside.columns());
   }
 
   private PartView.CellView rows(Look look, Value value, List<PagePlan.InnerColumn> columns) {
