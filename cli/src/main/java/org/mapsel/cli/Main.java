@@ -1,5 +1,8 @@
 package org.mapsel.cli;
 
+import java.io.BufferedOutputStream;
+import java.io.FileDescriptor;
+import java.io.FileOutputStream;
 import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import picocli.CommandLine;
@@ -22,10 +25,17 @@ import picocli.CommandLine.Command;
     })
 public final class Main {
 
+  private static final int BUFFER = 1 << 16;
+
   private Main() {}
 
   public static void main(String[] args) {
-    PrintStream out = new PrintStream(System.out, false, StandardCharsets.UTF_8);
+    // System.out itself hands on every line by itself, of which there may be a hundred thousand.
+    PrintStream out =
+        new PrintStream(
+            new BufferedOutputStream(new FileOutputStream(FileDescriptor.out), BUFFER),
+            false,
+            StandardCharsets.UTF_8);
     PrintStream err = new PrintStream(System.err, true, StandardCharsets.UTF_8);
     int status = run(out, err, args);
     out.flush();

@@ -36,6 +36,7 @@ public record HttpDeclaration(
   /**
    * What it takes and what may come back.
    *
+   * @param leads whether any answer may lead somewhere, so that they have to be looked at for it
    * @param given a request that worked, where one is known
    */
   public record Details(
@@ -43,6 +44,7 @@ public record HttpDeclaration(
       Memo<List<ParameterDeclaration>> parameters,
       Memo<Optional<BodyDeclaration>> body,
       Memo<List<AnswerDeclaration>> answers,
+      boolean leads,
       Optional<GivenRequest> given) {}
 
   /**

@@ -103,7 +103,7 @@ final class HttpLinker {
         READING.contains(declared.method()) ? Effect.READS : Effect.WRITES,
         details.documentation(),
         Memo.later(() -> messages(id, declared, details)),
-        Memo.later(() -> links(details)));
+        Memo.later(() -> details.leads() ? links(details) : List.of()));
   }
 
   private Operation.Messages messages(
@@ -120,13 +120,13 @@ final class HttpLinker {
     ShapeId input = input(details, sent, own);
     List<Returned> answers = new ArrayList<>();
     Optional<AnswerDeclaration> best = best(details.answers().get());
-    ShapeId output = own.inner("output");
+    Memo<ShapeId> output = Memo.of(own.inner("output"));
     if (best.isPresent()) {
-      Returned returned = returned(best.get(), output);
+      Returned returned = returned(best.get(), output.get());
       output = returned.shape();
       answers.add(returned);
     } else {
-      shapes.add(new Shape.Record(output, List.of()));
+      shapes.add(new Shape.Record(output.get(), List.of()));
     }
     List<Fault> faults = new ArrayList<>();
     for (AnswerDeclaration answer : details.answers().get()) {
@@ -311,11 +311,19 @@ final class HttpLinker {
     if (content.isEmpty()) {
       ShapeId id = shapes.reserve(wished);
       shapes.add(new Shape.Record(id, List.of(), false));
-      return new Returned(answer.status(), Optional.empty(), id);
+      return new Returned(answer.status(), Optional.empty(), Memo.of(id));
     }
     Content written = content(content.get(), "answer");
     return new Returned(
-        answer.status(), Optional.of(written), record(content.get(), written.media(), wished));
+        answer.status(),
+        Optional.of(written),
+        Memo.later(
+            () -> {
+              // Made by whoever asks first, one shape at a time.
+              synchronized (shapes) {
+                return record(content.get(), written.media(), wished);
+              }
+            }));
   }
 
   /** What comes back as a record: its own fields, or one field for what is none. */

@@ -15,6 +15,7 @@ import org.mapsel.core.message.Response;
 import org.mapsel.core.message.http.HttpCodec;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.service.Memo;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
@@ -122,7 +123,7 @@ final class RestServing implements Serving {
             "",
             Optional.empty(),
             List.of(),
-            List.of(new OperationWire.Returned("200", Optional.of(content), shape)),
+            List.of(new OperationWire.Returned("200", Optional.of(content), Memo.of(shape))),
             Optional.empty());
     Service turned =
         new Service(service.name(), "", List.of(), List.<Operation>of(), shapes, Optional.empty());
@@ -147,7 +148,8 @@ final class RestServing implements Serving {
             .filter(OperationWire.Returned::isSuccess)
             .findFirst()
             .orElse(
-                new OperationWire.Returned("200", Optional.empty(), question.operation().output()));
+                new OperationWire.Returned(
+                    "200", Optional.empty(), Memo.of(question.operation().output())));
     int status = status(returned.status());
     if (returned.content().isEmpty() || rest.method().equals("HEAD")) {
       return new Response(

@@ -40,6 +40,22 @@ public final class Memo<T> implements Supplier<T> {
     return known != null ? known : made();
   }
 
+  /** Whether both hold the same; works out what was not asked for yet. */
+  @Override
+  public boolean equals(@Nullable Object other) {
+    return other == this || other instanceof Memo<?> memo && memo.get().equals(get());
+  }
+
+  @Override
+  public int hashCode() {
+    return get().hashCode();
+  }
+
+  @Override
+  public String toString() {
+    return get().toString();
+  }
+
   private synchronized T made() {
     T known = value;
     if (known == null) {

@@ -24,7 +24,7 @@ public final class Operation {
    * What goes in, what comes back, and how both travel.
    *
    * @param input a record whose fields are the parameters
-   * @param output a record whose fields come back
+   * @param output a record whose fields come back, which may be made only when it is asked for
    * @param requestElement the element around the parameters that the description gives, where there
    *     is one
    * @param responseElement likewise around the returned fields
@@ -33,7 +33,7 @@ public final class Operation {
    */
   public record Messages(
       ShapeId input,
-      ShapeId output,
+      Memo<ShapeId> output,
       Optional<Name> requestElement,
       Optional<Name> responseElement,
       List<Fault> faults,
@@ -42,6 +42,17 @@ public final class Operation {
     public Messages {
       faults = List.copyOf(faults);
       wires = List.copyOf(wires);
+    }
+
+    /** Messages of which all shapes are there already. */
+    public Messages(
+        ShapeId input,
+        ShapeId output,
+        Optional<Name> requestElement,
+        Optional<Name> responseElement,
+        List<Fault> faults,
+        List<OperationWire> wires) {
+      this(input, Memo.of(output), requestElement, responseElement, faults, wires);
     }
   }
 
@@ -94,7 +105,7 @@ public final class Operation {
 
   /** A record whose fields come back. */
   public ShapeId output() {
-    return messages.get().output();
+    return messages.get().output().get();
   }
 
   /** The element around the parameters that the description gives, where there is one. */
@@ -149,7 +160,7 @@ public final class Operation {
     return with(
         new Messages(
             own.input(),
-            other,
+            Memo.of(other),
             own.requestElement(),
             own.responseElement(),
             own.faults(),

@@ -135,8 +135,9 @@ public sealed interface OperationWire {
    *
    * @param status three digits, {@code 2XX} or {@code default}
    * @param content none where there is no body
+   * @param shape of what is in it, which may be made only when it is asked for
    */
-  record Returned(String status, Optional<Content> content, ShapeId shape) {
+  record Returned(String status, Optional<Content> content, Memo<ShapeId> shape) {
 
     /** Whether it is meant for a status; more exact ones are asked first. */
     public boolean isFor(int code) {

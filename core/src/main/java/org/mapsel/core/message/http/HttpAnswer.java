@@ -258,7 +258,10 @@ final class HttpAnswer {
     Optional<Returned> announced = returned.filter(answer -> answer.content().isPresent());
     if (announced.isPresent() && response.body().length > 0) {
       Outcome<RecordValue> read =
-          body(announced.get().shape(), announced.get().content().orElseThrow().media(), Set.of());
+          body(
+              announced.get().shape().get(),
+              announced.get().content().orElseThrow().media(),
+              Set.of());
       detail = read.value().orElse(RecordValue.empty());
     } else if (json) {
       detail = Problems.open(response.body());

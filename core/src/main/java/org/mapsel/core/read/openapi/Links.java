@@ -21,11 +21,33 @@ final class Links {
 
   private Links() {}
 
+  /**
+   * Whether answers of an operation may have links: some have, and it holds one of them or a
+   * reference that may be to an answer.
+   */
+  static boolean mayStandIn(Located operation, References references) {
+    if (references.reached().links().isEmpty()) {
+      return false;
+    }
+    List<DataNode.Mark> marks = operation.node().marksUnread();
+    return marks == null
+        || marks.stream()
+            .anyMatch(
+                mark ->
+                    mark.name().equals(Reach.LINKS)
+                        || mark.name().equals(Reach.REF) && mayBeAnswer(mark.text()));
+  }
+
+  private static boolean mayBeAnswer(String reference) {
+    return !reference.startsWith("#/components/")
+        || reference.startsWith("#/components/responses/");
+  }
+
   /** The links of an answer that name an operation in a way that is understood here. */
   static List<LinkDeclaration> of(Located answer, References references) {
     List<LinkDeclaration> links = new ArrayList<>(0);
     answer
-        .find("links")
+        .find(Reach.LINKS)
         .ifPresent(
             all ->
                 all.node()

@@ -133,6 +133,8 @@ public final class OpenApiReader implements DescriptionReader {
 
   private static HttpDeclaration.Details details(Located item, Located operation, Dialect dialect) {
     DataNode node = operation.node();
+    // Asked while its answers are unread: nothing of them is read to tell.
+    boolean leads = Links.mayStandIn(operation, dialect.references);
     String summary = node.text("summary");
     String description = node.text("description");
     Memo<List<Located>> parameters = Memo.later(() -> parameters(item, operation, dialect));
@@ -147,6 +149,7 @@ public final class OpenApiReader implements DescriptionReader {
                     .toList()),
         Memo.later(() -> dialect.body(operation, parameters.get())),
         Memo.later(() -> dialect.answers(operation)),
+        leads,
         Optional.empty());
   }
 

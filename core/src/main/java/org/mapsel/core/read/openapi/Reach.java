@@ -19,9 +19,9 @@ import org.mapsel.core.document.DataNode;
  */
 final class Reach {
 
-  private static final String REF = "$ref";
+  static final String REF = "$ref";
   private static final String MAPPING = "mapping";
-  private static final String LINKS = "links";
+  static final String LINKS = "links";
 
   /** What is of interest here, so that everything else need not be looked at. */
   static final Set<String> MARKS = Set.of(REF, Subtypes.DISCRIMINATOR, MAPPING, LINKS);

@@ -158,6 +158,7 @@ public final class SampleReader implements DescriptionReader {
             Memo.of(parameters(samples, reading, place)),
             Memo.of(sent.map(one -> body(one, samples))),
             Memo.of(answers(samples)),
+            false,
             Optional.of(given(first, sent)));
     return new HttpDeclaration(
         "",

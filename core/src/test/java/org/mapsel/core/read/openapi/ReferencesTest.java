@@ -1,6 +1,7 @@
 package org.mapsel.core.read.openapi;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -14,6 +15,7 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Description;
 import org.mapsel.core.intake.Intake;
+import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 
@@ -111,5 +113,31 @@ class ReferencesTest {
     Outcome<Description> encoded = read("{\"$ref\":\"#/components/schemas/%42erth\"}", "odd");
     assertThat(encoded.findings()).isEmpty();
     assertThat(fields(encoded)).containsExactly("bay");
+  }
+
+  @Test
+  void linksAreFoundInAnAnswerAndInOneThatOperationsShare() {
+    String link = "\"links\":{\"next\":{\"operationId\":\"moor\"}}";
+    String text =
+        """
+        {"openapi":"3.1.0","info":{"title":"Berths","version":"1"},"servers":[{"url":"http://localhost:1"}],
+         "paths":{
+          "/own":{"get":{"operationId":"own","responses":{"200":{"description":"ok",%1$s}}}},
+          "/shared":{"get":{"operationId":"shared","responses":{"200":{"$ref":"#/components/responses/Found"}}}},
+          "/none":{"get":{"operationId":"none","responses":{"200":{"description":"ok","content":
+            {"application/json":{"schema":{"$ref":"#/components/schemas/Berth"}}}}}}},
+          "/moor":{"get":{"operationId":"moor","responses":{"204":{"description":"ok"}}}}},
+         "components":{"responses":{"Found":{"description":"ok",%1$s}},
+          "schemas":{"Berth":{"type":"object","properties":{"bay":{"type":"string"}}}}}}"""
+            .formatted(link);
+    Service service =
+        Intake.read(
+                new SourceText("file:///berths.json", text.getBytes(StandardCharsets.UTF_8)),
+                none -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", none)))
+            .get()
+            .service();
+    assertThat(service.operations())
+        .extracting(Operation::name, one -> one.links().size())
+        .containsExactly(tuple("own", 1), tuple("shared", 1), tuple("none", 0), tuple("moor", 0));
   }
 }
