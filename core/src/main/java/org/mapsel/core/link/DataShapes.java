@@ -114,7 +114,9 @@ final class DataShapes {
             : shape(item, () -> id, notation);
     Occurrence occurrence =
         Occurrence.ofList(
-            field.isRequired() ? Math.max(1, list.occurrence().min()) : 0, list.occurrence().max());
+                field.isRequired() ? Math.max(1, list.occurrence().min()) : 0,
+                list.occurrence().max())
+            .holding(list.occurrence().least(), list.occurrence().distinct());
     return field.of(shape).occurring(occurrence);
   }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Demand;
@@ -166,7 +167,11 @@ public final class SampleMaker {
     if (!field.isRepeated()) {
       return given(field, shape, item);
     }
-    int least = field.occurrence().min();
+    int least = Math.max(field.occurrence().min(), field.occurrence().least());
+    if (extent == Extent.EVERYTHING && items == 0 && !field.isRequired() && least > 0) {
+      // A list that may not be empty is not there at all.
+      return Value.ABSENT;
+    }
     int count =
         extent == Extent.REQUIRED
             ? Math.max(1, least)
@@ -181,7 +186,8 @@ public final class SampleMaker {
       made[i] = given(field, shape, item + i);
     }
     inList = outer;
-    List<Value> there = List.of(made).stream().filter(value -> !value.isAbsent()).toList();
+    Stream<Value> present = Stream.of(made).filter(value -> !value.isAbsent());
+    List<Value> there = (field.occurrence().distinct() ? present.distinct() : present).toList();
     return there.isEmpty() ? Value.ABSENT : new ListValue(there);
   }
 

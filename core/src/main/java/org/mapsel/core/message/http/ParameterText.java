@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.mapsel.core.finding.Findings;
+import org.mapsel.core.message.ItemsCheck;
 import org.mapsel.core.message.ParameterCheck;
 import org.mapsel.core.message.Trail;
 import org.mapsel.core.message.json.JsonMessage;
@@ -128,6 +129,9 @@ final class ParameterText {
 
   private List<String> items(Field field, Value value, Trail path) {
     List<Value> items = value instanceof ListValue list ? list.items() : List.of(value);
+    if (field.isRepeated()) {
+      ItemsCheck.check(field.occurrence(), items, path, findings);
+    }
     return items.stream().map(item -> text(field, item, path)).toList();
   }
 

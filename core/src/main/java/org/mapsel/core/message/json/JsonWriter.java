@@ -7,6 +7,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.ItemsCheck;
 import org.mapsel.core.message.ParameterCheck;
 import org.mapsel.core.message.Trail;
 import org.mapsel.core.message.UnknownFields;
@@ -135,8 +136,10 @@ final class JsonWriter {
       out.writeNull();
       return;
     }
+    List<Value> items = value instanceof ListValue list ? list.items() : List.of(value);
+    ItemsCheck.check(field.occurrence(), items, path, findings);
     out.writeStartArray();
-    for (Value item : value instanceof ListValue list ? list.items() : List.of(value)) {
+    for (Value item : items) {
       if (item == Value.NULL) {
         out.writeNull();
       } else {

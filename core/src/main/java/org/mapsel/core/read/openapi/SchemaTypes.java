@@ -135,7 +135,8 @@ final class SchemaTypes {
     int most =
         schema.node().findText("maxItems").map(SchemaTypes::count).orElse(Occurrence.UNBOUNDED);
     int least = schema.node().findText("minItems").map(SchemaTypes::count).orElse(0);
-    return new DataType.ListOf(item, Occurrence.ofList(least, most));
+    return new DataType.ListOf(
+        item, Occurrence.ofList(least, most).holding(least, schema.node().isTrue("uniqueItems")));
   }
 
   private static int count(String digits) {

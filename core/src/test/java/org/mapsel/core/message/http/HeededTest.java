@@ -6,6 +6,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.call.Caller;
 import org.mapsel.core.finding.Finding;
@@ -144,14 +145,37 @@ class HeededTest {
         .containsExactly("MESSAGE_NUMBER_BETWEEN_STEPS");
   }
 
+  @Test
+  void listsHaveAsManyItemsAsTheyMustAndNoneTwice() {
+    assertThat(stored("lanes", SampleMaker.Extent.REQUIRED)).isEmpty();
+    assertThat(stored("lanes", SampleMaker.Extent.EVERYTHING))
+        .isEqualTo("{\"signs\":[\"a\",\"b\",\"c\",\"d\"],\"lit\":[true,false]}");
+    assertThat(findings("lanes", Map.of("signs", texts("a", "b", "c", "d", "e")))).isEmpty();
+    assertThat(findings("lanes", Map.of("signs", texts("a", "b", "c"))))
+        .containsExactly("MESSAGE_ITEMS_TOO_FEW");
+    assertThat(findings("lanes", Map.of("signs", texts("a", "b", "c", "d", "e", "a"))))
+        .containsExactly("MESSAGE_ITEMS_TOO_MANY", "MESSAGE_ITEMS_ALIKE");
+    assertThat(found("lanes", Map.of("basins", texts("north", "south", "inner"))))
+        .containsExactly("MESSAGE_ITEMS_TOO_MANY");
+    assertThat(found("lanes", Map.of("basins", texts("north", "north")))).isEmpty();
+  }
+
+  private static ListValue texts(String... texts) {
+    return new ListValue(Stream.of(texts).map(Value::text).map(Value.class::cast).toList());
+  }
+
   private static List<String> findings(String operation, Map<String, Value> body) {
+    return found(operation, Map.of("body", RecordValue.of(body)));
+  }
+
+  private static List<String> found(String operation, Map<String, Value> parameters) {
     Service stores = Descriptions.service("/descriptions/stores.yaml");
     Operation asked = Descriptions.operation(stores, operation);
     return Caller.request(
             stores,
             asked,
             asked.wires().getFirst().endpoint(),
-            RecordValue.of(Map.of("body", RecordValue.of(body))),
+            RecordValue.of(parameters),
             Access.NONE,
             new Stamp(Instant.EPOCH, "test", new byte[0]))
         .findings()
