@@ -109,4 +109,45 @@ describe('an input', () => {
     await user.type(screen.getByRole('combobox', { name: /Basins/ }), 'west{Enter}');
     expect(last()).toEqual(['N']);
   });
+
+  const BASINS = [
+    { code: 'N', words: 'north' },
+    { code: 'S', words: 'south' },
+  ];
+
+  it('has everything on buttons, of which one is down and can be let go', async () => {
+    const { user, last } = shown(anInput('Basin', { kind: 'BUTTONS', choices: BASINS }));
+    const group = await screen.findByRole('group', { name: /Basin/ });
+    await user.click(within(group).getByRole('button', { name: 'south' }));
+    expect(last()).toBe('S');
+    await user.click(within(group).getByRole('button', { name: 'north', pressed: false }));
+    expect(last()).toBe('N');
+    await user.click(within(group).getByRole('button', { name: 'north', pressed: true }));
+    expect(last()).toBe('');
+  });
+
+  it('keeps a button down where something has to be chosen, and takes several of them', async () => {
+    const one = shown(anInput('Basin', { kind: 'BUTTONS', choices: BASINS, required: true }));
+    await one.user.click(await screen.findByRole('button', { name: 'south' }));
+    await one.user.click(screen.getByRole('button', { name: 'south', pressed: true }));
+    expect(one.last()).toBe('S');
+    cleanup();
+    const some = shown(anInput('Basin', { kind: 'BUTTONS', choices: BASINS, several: true }));
+    await some.user.click(await screen.findByRole('button', { name: 'south' }));
+    await some.user.click(screen.getByRole('button', { name: 'north' }));
+    expect(some.last()).toEqual(['S', 'N']);
+  });
+
+  it('is found by typing some of its words', async () => {
+    const { user, last } = shown(anInput('Basin', { kind: 'SEARCH', choices: BASINS }));
+    const field = await screen.findByRole('combobox', { name: /Basin/ });
+    await user.type(field, 'out');
+    expect(screen.getAllByRole('option').map((one) => one.textContent)).toEqual(['south']);
+    await user.keyboard('{ArrowDown}{Enter}');
+    expect(last()).toBe('S');
+    expect(field).toHaveProperty('value', 'south');
+    await user.clear(field);
+    await user.tab();
+    expect(last()).toBe('');
+  });
 });

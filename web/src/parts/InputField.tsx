@@ -32,8 +32,20 @@ export interface FieldProps {
   onInput: (value: Json) => void;
 }
 
-/** A list of chips takes more script than all other fields together; few pages have one. */
+/** These take more script than all other fields together; few pages have one. */
 const SeveralField = lazy(() => import('./SeveralField'));
+const SearchField = lazy(() => import('./SearchField'));
+const ChoiceButtons = lazy(() => import('./ChoiceButtons'));
+
+/** Whether the browser has no field for an input. */
+const isSpecial = ({ kind, several }: InputView) =>
+  several || kind === 'BUTTONS' || kind === 'SEARCH';
+
+function SpecialField(props: FieldProps) {
+  const { kind, several } = props.input;
+  if (kind === 'BUTTONS') return <ChoiceButtons {...props} />;
+  return several ? <SeveralField {...props} /> : <SearchField {...props} />;
+}
 
 /** One field to type or choose in. */
 export function InputField({ input, value, onInput }: FieldProps) {
@@ -67,12 +79,12 @@ export function InputField({ input, value, onInput }: FieldProps) {
       </FormControl>
     );
   }
-  if (input.several) {
+  if (isSpecial(input)) {
     return (
       <Suspense
         fallback={<LabelledInput label={input.label} value="" onInput={onInput} disabled />}
       >
-        <SeveralField input={input} value={value} onInput={onInput} />
+        <SpecialField input={input} value={value} onInput={onInput} />
       </Suspense>
     );
   }

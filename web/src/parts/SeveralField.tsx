@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { InputView, Json } from '@/api/client';
 import { inLine } from '@/lib/format';
 import { itemsOf } from '@/lib/json';
+import { isChosen, wordsFor } from './choosing';
 import type { FieldProps } from './InputField';
 
 /** What is put in once or several times. */
@@ -11,10 +12,6 @@ const textsOf = (value: Json) =>
   itemsOf(value ?? undefined)
     .map(inLine)
     .filter((text) => text !== '');
-
-/** What people read for a code. */
-const wordsFor = (input: InputView, code: string) =>
-  input.choices.find((choice) => choice.code === code)?.words ?? code;
 
 /** Texts may have commas in them; of anything else several can be typed at once. */
 function partsOf(text: string, kind: InputView['kind']) {
@@ -37,7 +34,7 @@ const WRITTEN: Partial<Record<InputView['kind'], string>> = {
 export default function SeveralField({ input, value, onInput }: FieldProps) {
   const [typed, setTyped] = useState('');
   const { kind } = input;
-  const chosen = kind === 'CHOICE';
+  const chosen = isChosen(kind);
   const items = textsOf(value);
   const pending = chosen ? [] : partsOf(typed, kind);
   const start = items.length - pending.length;

@@ -1,4 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { isChosen } from './choosing';
 import { useCallback, useEffect, useEffectEvent, useRef, useState } from 'react';
 import {
   api,
@@ -39,7 +40,7 @@ export function enteredIn(page: PageView, chosen: boolean): Record<string, Json>
   return Object.fromEntries(
     page.parts
       .flatMap((part) => (part.kind === 'form' ? part.inputs : []))
-      .filter(({ value, kind }) => value !== null && (chosen || kind !== 'CHOICE'))
+      .filter(({ value, kind }) => value !== null && (chosen || !isChosen(kind)))
       .map(({ id, value }) => [id, value as Json]),
   );
 }

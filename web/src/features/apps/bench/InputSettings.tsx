@@ -17,6 +17,8 @@ const KINDS: Record<Settings['kind'], string> = {
   CHECKBOX: 'a tick',
   FILE: 'a file',
   CHOICE: 'a choice',
+  BUTTONS: 'a choice on buttons',
+  SEARCH: 'a choice to search in',
 };
 
 interface Props {

@@ -260,6 +260,13 @@ class PagesJourneyTest {
     assertThat(user.page.locator("body")).containsText(Pattern.compile("\"channel\":\\s*\"12\""));
 
     user.run(false);
+    user.page.getByRole(AriaRole.ARTICLE).getByText("Way").first().click();
+    user.choose("How the value is put in", "a choice on buttons");
+    user.run(true).press("Letter");
+    assertThat(user.page.getByLabel("Address")).isVisible();
+    assertThat(user.page.getByLabel("Channel")).isHidden();
+
+    user.run(false);
     user.press("way filled from: Way. Change").press("Always the same");
     user.choose("always this value", "Letter").press("Take it");
     user.run(true);

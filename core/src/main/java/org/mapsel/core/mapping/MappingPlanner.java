@@ -121,7 +121,7 @@ public final class MappingPlanner {
     return switch (what) {
       case NOW -> ScalarType.DATE_TIME;
       case TODAY -> ScalarType.DATE;
-      case PAGE, VISITOR, FAILURE -> ScalarType.TEXT;
+      case PAGE, FAILURE -> ScalarType.TEXT;
     };
   }
 

@@ -44,7 +44,6 @@ public sealed interface Source {
       NOW,
       TODAY,
       PAGE,
-      VISITOR,
       /** What a service said when a call failed last. */
       FAILURE
     }

@@ -39,7 +39,17 @@ public record Input(
     DATE_TIME,
     CHECKBOX,
     FILE,
-    CHOICE
+    /** What may be put in stands in a menu. */
+    CHOICE,
+    /** What may be put in is all seen at once, each on a button. */
+    BUTTONS,
+    /** What may be put in is found by typing some of it. */
+    SEARCH;
+
+    /** Whether only what is offered may be put in. */
+    public boolean isChosen() {
+      return this == CHOICE || this == BUTTONS || this == SEARCH;
+    }
   }
 
   /**

@@ -29,7 +29,7 @@ public final class InputKinds {
   /** Whether there is a way to put in several values at once. */
   public static boolean takesSeveral(Input.Kind kind) {
     return switch (kind) {
-      case TEXT, NUMBER, CHOICE, DATE, TIME, DATE_TIME -> true;
+      case TEXT, NUMBER, CHOICE, BUTTONS, SEARCH, DATE, TIME, DATE_TIME -> true;
       case LONG_TEXT, CHECKBOX, FILE -> false;
     };
   }

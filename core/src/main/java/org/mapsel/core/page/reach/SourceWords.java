@@ -42,7 +42,6 @@ public final class SourceWords {
             case NOW -> "the time now";
             case TODAY -> "today";
             case PAGE -> "the name of the page";
-            case VISITOR -> "who is here";
             case FAILURE -> "what the service said";
           };
     };

@@ -101,7 +101,6 @@ public final class StateScope implements Scope {
       case TODAY ->
           new TimeValue(TimeValue.Kind.DATE, now.atOffset(ZoneOffset.UTC).toLocalDate().toString());
       case PAGE -> new TextValue(page.name());
-      case VISITOR -> Value.ABSENT;
       case FAILURE -> state.failure().isEmpty() ? Value.ABSENT : new TextValue(state.failure());
     };
   }
