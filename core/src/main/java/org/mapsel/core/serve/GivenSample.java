@@ -23,8 +23,12 @@ import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.value.RecordValue;
 
-/** Parameters and the answer to them, as somebody gave them as text. */
-public record GivenSample(RecordValue parameters, RecordValue answer) {
+/**
+ * Parameters and the answer to them, as somebody gave them as text.
+ *
+ * @param came the answer as it was given
+ */
+public record GivenSample(RecordValue parameters, RecordValue answer, Response came) {
 
   /** More exchanges of an archive than these are passed over. */
   public static final int MOST = 50;
@@ -47,8 +51,9 @@ public record GivenSample(RecordValue parameters, RecordValue answer) {
     if (exchanges.isEmpty()) {
       RecordValue made = FirstValues.of(service, operation, SampleMaker.Extent.REQUIRED);
       String type = text.stripLeading().startsWith("<") ? "text/xml" : "application/json";
-      answer(service, operation, wire, response(OK, type, text.strip()), findings)
-          .ifPresent(answer -> given.add(new GivenSample(made, answer)));
+      Response response = response(OK, type, text.strip());
+      answer(service, operation, wire, response, findings)
+          .ifPresent(answer -> given.add(new GivenSample(made, answer, response)));
     } else {
       RequestReader reader = new RequestReader(service);
       for (SeenExchange seen : exchanges.get()) {
@@ -60,7 +65,7 @@ public record GivenSample(RecordValue parameters, RecordValue answer) {
         if (parameters.isPresent() && given.size() < MOST) {
           Response response = response(seen.status(), seen.mediaType(), seen.answer());
           answer(service, operation, wire, response, findings)
-              .ifPresent(answer -> given.add(new GivenSample(parameters.get(), answer)));
+              .ifPresent(answer -> given.add(new GivenSample(parameters.get(), answer, response)));
         }
       }
     }

@@ -13,6 +13,8 @@ import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.service.Service;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** What another edition of a service means for the samples of an operation. */
 public final class SampleMove {
@@ -60,6 +62,49 @@ public final class SampleMove {
   /** An answer as the other edition has it. */
   public JsonNode answer(JsonNode answer) {
     return out.in(answer);
+  }
+
+  /**
+   * The same, with what only the other edition reads in it.
+   *
+   * @param read the answer as the other edition reads what came over the wire
+   */
+  public JsonNode answer(JsonNode answer, JsonNode read) {
+    return filled(answer(answer), read);
+  }
+
+  /** What is there, with the members that only another reading of the same has. */
+  private static JsonNode filled(JsonNode there, JsonNode read) {
+    if (there instanceof ObjectNode known && read instanceof ObjectNode more) {
+      ObjectNode filled = known.objectNode();
+      known
+          .properties()
+          .forEach(
+              member ->
+                  filled.set(
+                      member.getKey(),
+                      more.has(member.getKey())
+                          ? filled(member.getValue(), more.get(member.getKey()))
+                          : member.getValue()));
+      more.properties()
+          .forEach(
+              member -> {
+                if (!known.has(member.getKey())) {
+                  filled.set(member.getKey(), member.getValue());
+                }
+              });
+      return filled;
+    }
+    if (there instanceof ArrayNode items
+        && read instanceof ArrayNode more
+        && items.size() == more.size()) {
+      ArrayNode filled = items.arrayNode();
+      for (int i = 0; i < items.size(); i++) {
+        filled.add(filled(items.get(i), more.get(i)));
+      }
+      return filled;
+    }
+    return there;
   }
 
   /** A check with its fields where the other edition has them. */

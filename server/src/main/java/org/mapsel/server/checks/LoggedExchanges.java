@@ -147,7 +147,8 @@ class LoggedExchanges {
             answered ? Optional.of(ValueJson.write(read.answer())) : Optional.empty(),
             Optional.of(exchange),
             Optional.empty(),
-            Optional.of(read.known().edition())));
+            Optional.of(read.known().edition()),
+            read.logged().response().filter(response -> answered)));
     return new ShownAgain(read.known().id(), read.known().operation().id().text());
   }
 
@@ -161,7 +162,9 @@ class LoggedExchanges {
         name,
         read.outcome().value().orElse(null) instanceof Answer.Failed failed
             ? known.failed(parameters, Samples.failure(failed))
-            : known.answered(parameters, ValueJson.write(read.answer())));
+            : known
+                .answered(parameters, ValueJson.write(read.answer()))
+                .asItCame(read.logged().response()));
     return samples.all();
   }
 

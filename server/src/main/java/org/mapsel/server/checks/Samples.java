@@ -191,8 +191,10 @@ public class Samples {
       keep(
           known,
           i == 0 ? name : name + " " + (i + 1),
-          known.answered(
-              ValueJson.write(all.get(i).parameters()), ValueJson.write(all.get(i).answer())));
+          known
+              .answered(
+                  ValueJson.write(all.get(i).parameters()), ValueJson.write(all.get(i).answer()))
+              .asItCame(Optional.of(all.get(i).came())));
     }
     return all();
   }
@@ -276,7 +278,12 @@ public class Samples {
         operation,
         SampleStore.LAST,
         new SampleStore.Kept(
-            kept.parameters(), kept.answer(), Optional.empty(), kept.failure(), kept.edition()),
+            kept.parameters(),
+            kept.answer(),
+            Optional.empty(),
+            kept.failure(),
+            kept.edition(),
+            kept.came()),
         SampleOrigin.RECORDED.name());
     return all();
   }
@@ -363,7 +370,8 @@ public class Samples {
                 sample.answer(),
                 Optional.empty(),
                 sample.failure().map(code -> new SampleStore.Failure(code, code)),
-                Optional.ofNullable(used.get(sample.service()))),
+                Optional.ofNullable(used.get(sample.service())),
+                Optional.empty()),
             SampleOrigin.RECORDED.name());
         sample
             .check()

@@ -5,13 +5,19 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import org.mapsel.core.call.Caller;
 import org.mapsel.core.drift.Drift;
+import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.Response;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.verify.SampleMove;
 import org.springframework.stereotype.Component;
+import tools.jackson.databind.JsonNode;
 
 /**
  * Samples as an edition has their fields, with whichever they were taken. What is kept stays as it
@@ -78,7 +84,10 @@ public class EditionSamples {
                     .flatMap(before::findOperation));
   }
 
-  /** A sample with its fields where an edition has them. */
+  /**
+   * A sample with its fields where an edition has them. An answer that is there as it came is read
+   * once more, so that it has what only this edition describes.
+   */
   public SampleStore.Kept in(
       String serviceId, Service service, Operation operation, SampleStore.Kept kept) {
     return move(serviceId, kept.edition(), service, operation)
@@ -86,10 +95,44 @@ public class EditionSamples {
             move ->
                 new SampleStore.Kept(
                     move.parameters(kept.parameters()),
-                    kept.answer().map(move::answer),
+                    kept.answer()
+                        .map(
+                            answer ->
+                                anew(service, operation, kept)
+                                    .map(read -> move.answer(answer, read))
+                                    .orElseGet(() -> move.answer(answer))),
                     kept.exchange(),
                     kept.failure(),
-                    kept.edition()))
+                    kept.edition(),
+                    kept.came()))
         .orElse(kept);
+  }
+
+  /**
+   * The answer as an edition reads what came. Nothing if the edition it was taken with reads it
+   * otherwise than it stands there: then it was put together of several.
+   */
+  private Optional<JsonNode> anew(Service service, Operation operation, SampleStore.Kept kept) {
+    if (kept.came().isEmpty() || kept.answer().isEmpty()) {
+      return Optional.empty();
+    }
+    Response came = kept.came().get();
+    return kept.edition()
+        .flatMap(editions::service)
+        .flatMap(
+            before -> before(before, service, operation).flatMap(was -> answer(before, was, came)))
+        .filter(then -> then.toString().equals(kept.answer().get().toString()))
+        .flatMap(then -> answer(service, operation, came));
+  }
+
+  /** An answer as it comes over the wire, as it is kept; nothing if it cannot be read. */
+  public static Optional<JsonNode> answer(Service service, Operation operation, Response came) {
+    if (operation.wires().isEmpty()) {
+      return Optional.empty();
+    }
+    return Caller.answer(service, operation, operation.wires().getFirst(), came, Set.of())
+        .value()
+        .filter(Answer.Returned.class::isInstance)
+        .map(answer -> ValueJson.write(((Answer.Returned) answer).value()));
   }
 }

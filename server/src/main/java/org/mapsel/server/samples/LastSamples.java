@@ -2,14 +2,11 @@ package org.mapsel.server.samples;
 
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
-import org.mapsel.core.call.Caller;
 import org.mapsel.core.call.GivenAnswers;
-import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.PersonalData;
-import org.mapsel.core.message.Response;
 import org.mapsel.core.message.http.FirstValues;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.sample.SampleMaker;
@@ -102,7 +99,8 @@ public class LastSamples {
             answer,
             recorded.sent().map(Recorder.Sent::exchange),
             Optional.empty(),
-            editions.idOf(service)));
+            editions.idOf(service),
+            recorded.result().exchange().flatMap(Exchange::response).map(data::blankedIn)));
   }
 
   /**
@@ -171,29 +169,21 @@ public class LastSamples {
   public void reread(String serviceId, Service service, Operation operation) {
     Optional<SampleStore.Kept> last =
         samples.find(serviceId, operation.id().text(), SampleStore.LAST);
-    Optional<ExchangeStore.Kept> exchange =
-        last.flatMap(SampleStore.Kept::exchange).flatMap(exchanges::find);
-    if (exchange.isEmpty() || exchange.get().status().isEmpty() || operation.wires().isEmpty()) {
-      return;
-    }
-    Response response =
-        new Response(
-            exchange.get().status().get(),
-            exchange.get().responseHeaders(),
-            exchange.get().responseBody());
-    Outcome<Answer> read =
-        Caller.answer(service, operation, operation.wires().get(0), response, Set.of());
-    if (read.value().isPresent() && read.get() instanceof Answer.Returned returned) {
+    Optional<JsonNode> read =
+        last.flatMap(SampleStore.Kept::came)
+            .flatMap(came -> EditionSamples.answer(service, operation, came));
+    if (read.isPresent()) {
       samples.put(
           serviceId,
           operation.id().text(),
           SampleStore.LAST,
           new SampleStore.Kept(
               inEdition.in(serviceId, service, operation, last.get()).parameters(),
-              Optional.of(ValueJson.write(returned.value())),
+              read,
               last.get().exchange(),
               Optional.empty(),
-              editions.idOf(service)));
+              editions.idOf(service),
+              last.get().came()));
     }
   }
 }

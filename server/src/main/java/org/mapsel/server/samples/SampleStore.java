@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jooq.Condition;
@@ -18,6 +19,7 @@ import org.jooq.JSONB;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.message.Response;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.server.memory.LargeWork;
 import org.mapsel.server.schema.tables.records.SampleRecord;
@@ -45,23 +47,55 @@ public class SampleStore {
    *
    * @param exchange what was sent and came back, if that is in the log
    * @param edition the one of its service that it was taken with, if that is known
+   * @param came the answer as it came, if it did and was not changed since
    */
   public record Kept(
       JsonNode parameters,
       Optional<JsonNode> answer,
       Optional<String> exchange,
       Optional<Failure> failure,
-      Optional<String> edition) {
+      Optional<String> edition,
+      Optional<Response> came) {
+
+    /** The headers that say how a body is to be read. */
+    private static final String TYPE = "Content-Type";
+
+    public Kept {
+      came = came.map(Kept::readable);
+    }
+
+    /** Of the headers of an answer only those are kept that say how to read it. */
+    private static Response readable(Response response) {
+      Map<String, List<String>> headers =
+          response.header(TYPE).map(type -> Map.of(TYPE, List.of(type))).orElse(Map.of());
+      return new Response(response.status(), headers, response.body());
+    }
 
     /** What was asked and answered. */
     public static Kept answered(JsonNode parameters, JsonNode answer, Optional<String> edition) {
-      return new Kept(parameters, Optional.of(answer), Optional.empty(), Optional.empty(), edition);
+      return new Kept(
+          parameters,
+          Optional.of(answer),
+          Optional.empty(),
+          Optional.empty(),
+          edition,
+          Optional.empty());
     }
 
     /** What was asked and failed. */
     public static Kept failed(JsonNode parameters, Failure failure, Optional<String> edition) {
       return new Kept(
-          parameters, Optional.empty(), Optional.empty(), Optional.of(failure), edition);
+          parameters,
+          Optional.empty(),
+          Optional.empty(),
+          Optional.of(failure),
+          edition,
+          Optional.empty());
+    }
+
+    /** The same, with the answer as it came. */
+    public Kept asItCame(Optional<Response> response) {
+      return new Kept(parameters, answer, exchange, failure, edition, response);
     }
   }
 
@@ -72,7 +106,9 @@ public class SampleStore {
    */
   public record Failure(String code, String reason) {}
 
-  private static final Field<Integer> BYTES = DSL.octetLength(SAMPLE.ANSWER.cast(SQLDataType.CLOB));
+  private static final Field<Integer> BYTES =
+      DSL.octetLength(SAMPLE.ANSWER.cast(SQLDataType.CLOB))
+          .plus(DSL.coalesce(DSL.field("octet_length({0})", Integer.class, SAMPLE.CAME_BODY), 0));
 
   private final DSLContext sql;
   private final JsonMapper json;
@@ -113,7 +149,19 @@ public class SampleStore {
         read(row.getAnswer()),
         Optional.ofNullable(row.getExchangeId()),
         failure(row),
-        Optional.ofNullable(row.getEdition()));
+        Optional.ofNullable(row.getEdition()),
+        came(row));
+  }
+
+  private static Optional<Response> came(SampleRecord row) {
+    byte[] body = row.getCameBody();
+    if (body == null) {
+      return Optional.empty();
+    }
+    String type = row.getCameType();
+    return Optional.of(
+        new Response(
+            row.getCameStatus(), type == null ? Map.of() : Map.of(Kept.TYPE, List.of(type)), body));
   }
 
   /**
@@ -222,6 +270,9 @@ public class SampleStore {
                 update
                     .setNull(SAMPLE.ANSWER)
                     .setNull(SAMPLE.EXCHANGE_ID)
+                    .setNull(SAMPLE.CAME_STATUS)
+                    .setNull(SAMPLE.CAME_TYPE)
+                    .setNull(SAMPLE.CAME_BODY)
                     .set(SAMPLE.EDITION, kept.edition().orElse(null))
                     .set(SAMPLE.FAILURE, failure.code())
                     .set(SAMPLE.FAILURE_REASON, failure.reason()));
@@ -281,6 +332,9 @@ public class SampleStore {
   public void put(String service, String operation, String name, Kept kept) {
     JSON values = JSON.valueOf(kept.parameters().toString());
     JSON answer = kept.answer().map(JsonNode::toString).map(JSON::valueOf).orElse(null);
+    Integer status = kept.came().map(Response::status).orElse(null);
+    String type = kept.came().flatMap(came -> came.header(Kept.TYPE)).orElse(null);
+    byte[] body = kept.came().map(Response::body).orElse(null);
     var insert =
         sql.insertInto(SAMPLE)
             .set(SAMPLE.SERVICE_ID, service)
@@ -290,6 +344,9 @@ public class SampleStore {
             .set(SAMPLE.ANSWER, answer)
             .set(SAMPLE.EXCHANGE_ID, kept.exchange().orElse(null))
             .set(SAMPLE.EDITION, kept.edition().orElse(null))
+            .set(SAMPLE.CAME_STATUS, status)
+            .set(SAMPLE.CAME_TYPE, type)
+            .set(SAMPLE.CAME_BODY, body)
             .set(SAMPLE.RECORDED_AT, OffsetDateTime.now(clock))
             .onConflict(SAMPLE.SERVICE_ID, SAMPLE.OPERATION, SAMPLE.NAME)
             .doUpdate()
@@ -302,6 +359,9 @@ public class SampleStore {
           .set(SAMPLE.ANSWER, answer)
           .set(SAMPLE.EXCHANGE_ID, kept.exchange().orElse(null))
           .set(SAMPLE.EDITION, kept.edition().orElse(null))
+          .set(SAMPLE.CAME_STATUS, status)
+          .set(SAMPLE.CAME_TYPE, type)
+          .set(SAMPLE.CAME_BODY, body)
           .execute();
     } else {
       insert.execute();

@@ -35,7 +35,7 @@ class DriftApiTest {
       offerEdition(
           host,
           "\"tug\":{\"type\":\"string\"},\"crewCount\":{\"type\":\"integer\"},\"note\":{\"type\":\"string\"}",
-          "{\"tugs\":[{\"tug\":\"Bollard\",\"crewCount\":7,\"note\":\"at rest\"}]}");
+          "{\"tugs\":[{\"tug\":\"Bollard\",\"crewCount\":7,\"note\":\"at rest\",\"berth\":\"N 4\"}]}");
       String service = api.take(host.address() + "/tugs.json");
       String old = api.get("/api/services/" + service).text("/edition");
       String operation = "/api/services/" + service + "/operations/tugs";
@@ -56,8 +56,8 @@ class DriftApiTest {
 
       offerEdition(
           host,
-          "\"tug\":{\"type\":\"string\"},\"crewNumber\":{\"type\":\"integer\"}",
-          "{\"tugs\":[{\"tug\":\"Bollard\",\"crewNumber\":7}]}");
+          "\"tug\":{\"type\":\"string\"},\"crewNumber\":{\"type\":\"integer\"},\"berth\":{\"type\":\"string\"}",
+          "{\"tugs\":[{\"tug\":\"Bollard\",\"crewNumber\":7,\"berth\":\"N 4\"}]}");
       String next = api.post("/api/services/" + service + "/readings", "{}").text("/edition");
       JsonNode drift = api.get("/api/services/" + service + "/drift?to=" + next).body();
 
@@ -84,6 +84,8 @@ class DriftApiTest {
       api.put("/api/services/" + service + "/edition", "{'edition':'" + next + "'}");
       assertThat(api.get(operation + "/samples/At%20rest/content").body().toString())
           .contains("crewNumber")
+          .as("what the old edition did not describe was kept all the same")
+          .contains("N 4")
           .doesNotContain("crewCount");
       JsonNode verdict =
           api.post(operation + "/samples/At%20rest/verdicts", "{}").body().at("/samples/0/verdict");
@@ -93,7 +95,8 @@ class DriftApiTest {
       // The old edition still has it as it came.
       api.put("/api/services/" + service + "/edition", "{'edition':'" + old + "'}");
       assertThat(api.get(operation + "/samples/At%20rest/content").body().toString())
-          .contains("crewCount");
+          .contains("crewCount")
+          .doesNotContain("N 4");
     }
   }
 

@@ -108,7 +108,7 @@ class PairingApiTest {
 
   private static SampleStore.Kept kept(JsonNode parameters, Optional<JsonNode> answer) {
     return new SampleStore.Kept(
-        parameters, answer, Optional.empty(), Optional.empty(), Optional.empty());
+        parameters, answer, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
   }
 
   @Test
