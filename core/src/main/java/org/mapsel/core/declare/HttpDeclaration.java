@@ -5,8 +5,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.mapsel.core.ref.Place;
-import org.mapsel.core.service.GivenRequest;
 import org.mapsel.core.service.Memo;
+import org.mapsel.core.service.RecordedRequest;
 import org.mapsel.core.shape.Wire;
 
 /**
@@ -45,7 +45,7 @@ public record HttpDeclaration(
       Memo<Optional<BodyDeclaration>> body,
       Memo<List<AnswerDeclaration>> answers,
       boolean leads,
-      Optional<GivenRequest> given) {}
+      Optional<RecordedRequest> given) {}
 
   /**
    * A value outside the body.

@@ -62,7 +62,7 @@ public final class DataNode implements Iterable<DataNode> {
   private final Kind kind;
   private final String[] names;
 
-  /** Each a node, a string, a {@link Simple} or {@link Unread}. */
+  /** Each a node, a string, a {@link Simple} or {@link DeferredNodes}. */
   private final Object[] children;
 
   /** Which children are marked or hold something that is; see {@link #mark}. */
@@ -155,7 +155,7 @@ public final class DataNode implements Iterable<DataNode> {
    */
   public @Nullable List<Mark> marksUnread() {
     for (Object child : children) {
-      if (child instanceof Unread unread) {
+      if (child instanceof DeferredNodes unread) {
         return unread.marks();
       }
     }
@@ -234,7 +234,7 @@ public final class DataNode implements Iterable<DataNode> {
         ? ""
         : switch (children[at]) {
           case DataNode node -> "";
-          case Unread container -> "";
+          case DeferredNodes container -> "";
           case Simple simple -> simple.text();
           default -> (String) children[at];
         };
@@ -274,7 +274,7 @@ public final class DataNode implements Iterable<DataNode> {
   }
 
   private Object value(int place) {
-    if (children[place] instanceof Unread unread) {
+    if (children[place] instanceof DeferredNodes unread) {
       Object[] whole = unread.read().children;
       for (int i = 0; i < children.length; i++) {
         if (children[i] == unread) {

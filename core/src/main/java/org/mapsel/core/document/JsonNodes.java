@@ -27,7 +27,7 @@ final class JsonNodes {
   private final String address;
   private final JsonFactory factory;
   private final String[] marks;
-  private final NodePile pile;
+  private final NodeStack pile;
   private final RecurringTexts texts = new RecurringTexts();
   private @Nullable Finding problem;
 
@@ -45,7 +45,7 @@ final class JsonNodes {
   JsonNodes(SourceText source, Limits limits, Set<String> marks, int depth) {
     this.address = source.address();
     this.marks = marks.toArray(String[]::new);
-    this.pile = new NodePile(marks);
+    this.pile = new NodeStack(marks);
     this.left = depth;
     Optional<Charset> other = Encoding.correction(source.bytes());
     this.bytes =
@@ -136,7 +136,7 @@ final class JsonNodes {
     int line = start.getLineNr() + linesBefore;
     int column = start.getColumnNr() + (start.getLineNr() == 1 ? columnsBefore : 0);
     int bottom = pile.height();
-    Unread rest = left == 1 ? unread(start.getByteOffset(), line, column) : null;
+    DeferredNodes rest = left == 1 ? unread(start.getByteOffset(), line, column) : null;
     left--;
     try {
       while (problem == null && isInside(parser.nextToken())) {
@@ -159,13 +159,13 @@ final class JsonNodes {
   }
 
   /** Null if the parser cannot tell where it is, as in wide characters. */
-  private @Nullable Unread unread(long offset, int line, int column) {
+  private @Nullable DeferredNodes unread(long offset, int line, int column) {
     boolean known = offset >= 0 && (bytes[(int) offset] == '{' || bytes[(int) offset] == '[');
-    return known ? new Unread(this, (int) offset, line, column) : null;
+    return known ? new DeferredNodes(this, (int) offset, line, column) : null;
   }
 
   /** A simple value; a container is gone through for what is marked in it. */
-  private Object inPart(JsonParser parser, String name, Unread rest, int place) {
+  private Object inPart(JsonParser parser, String name, DeferredNodes rest, int place) {
     if (!parser.currentToken().isStructStart()) {
       Object value = value(parser);
       if (isMark(name)) {

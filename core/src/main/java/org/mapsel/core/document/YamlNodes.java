@@ -38,7 +38,7 @@ final class YamlNodes {
 
   private final SourceText source;
   private final Limits limits;
-  private final NodePile pile;
+  private final NodeStack pile;
   private final Iterator<Event> events;
   private final ScalarResolver resolver;
   private final Map<Anchor, Object> anchors = new HashMap<>();
@@ -50,7 +50,7 @@ final class YamlNodes {
   YamlNodes(SourceText source, Limits limits, Set<String> marks) {
     this.source = source;
     this.limits = limits;
-    this.pile = new NodePile(marks);
+    this.pile = new NodeStack(marks);
     LoadSettings settings =
         LoadSettings.builder()
             .setCodePointLimit(MAX_CODE_POINTS)

@@ -23,7 +23,7 @@ public sealed interface OperationWire {
   }
 
   /** A request that worked, where nothing else is known of what the operation takes. */
-  default Optional<GivenRequest> given() {
+  default Optional<RecordedRequest> given() {
     return Optional.empty();
   }
 
@@ -109,7 +109,7 @@ public sealed interface OperationWire {
       Optional<Content> body,
       List<String> offered,
       List<Returned> answers,
-      Optional<GivenRequest> given)
+      Optional<RecordedRequest> given)
       implements OperationWire {
 
     public Rest {

@@ -111,7 +111,7 @@ class AppFiles {
    * @param chosen services of this workspace to use for those of the file, by the file's ids
    */
   @Transactional
-  KeptApp take(JsonNode file, Map<String, String> chosen) {
+  StoredApp take(JsonNode file, Map<String, String> chosen) {
     App app = read(AppFile.read(file));
     Map<String, App.ServiceUse> moved = new LinkedHashMap<>();
     List<Finding> missing = new ArrayList<>();
@@ -139,7 +139,7 @@ class AppFiles {
       workspace.takeMore(use.service(), use.edition(), operations);
     }
     JsonNode here = AppFile.moved(file, moved);
-    KeptApp made = apps.create(read(AppFile.read(here)));
+    StoredApp made = apps.create(read(AppFile.read(here)));
     samples.restore(read(SampleFile.list(here)), editions(made.app()));
     return made;
   }

@@ -55,7 +55,7 @@ class AppFilesController {
   @PostMapping("/app-files")
   @ResponseStatus(HttpStatus.CREATED)
   AppBrief bring(@RequestBody ImportRequest request) {
-    KeptApp made = files.take(request.file(), request.services());
+    StoredApp made = files.take(request.file(), request.services());
     return new AppBrief(
         made.id(), made.app().name(), null, made.changedAt(), AppViews.briefs(made.app()));
   }

@@ -44,7 +44,7 @@ class AppPersonalRules implements PersonalRules {
 
   private PersonalData read(String service) {
     PersonalData all = PersonalData.NONE;
-    for (KeptApp kept : apps.all()) {
+    for (StoredApp kept : apps.all()) {
       App app = kept.app();
       if (PersonalFields.areIn(app.model())) {
         for (App.ServiceUse use : app.services()) {

@@ -68,11 +68,11 @@ class AppStore {
     this.clock = clock;
   }
 
-  List<KeptApp> all() {
+  List<StoredApp> all() {
     return heads().orderBy(APP.CREATED_AT, APP.ID).fetch().map(this::kept);
   }
 
-  Optional<KeptApp> find(String id) {
+  Optional<StoredApp> find(String id) {
     return head(id).map(this::kept);
   }
 
@@ -88,7 +88,7 @@ class AppStore {
 
   /** Keeps a new app, under an id like its name; two at once get two ids. */
   @Transactional
-  KeptApp create(App app) {
+  StoredApp create(App app) {
     sql.execute("select pg_advisory_xact_lock(?)", NAMING);
     String id = Ids.of(app.name(), "app", this::exists);
     sql.insertInto(APP)
@@ -104,7 +104,7 @@ class AppStore {
 
   /** Adds a revision on top of the head, if the head is still the version that the edit is for. */
   @Transactional
-  KeptApp change(String id, long version, Change change) {
+  StoredApp change(String id, long version, Change change) {
     long issued = locked(id, version);
     Record head = head(id).orElseThrow(() -> missing(id));
     App changed = change.apply().apply(app(head).issued(issued));
@@ -121,7 +121,7 @@ class AppStore {
   }
 
   @Transactional
-  KeptApp undo(String id, long version) {
+  StoredApp undo(String id, long version) {
     locked(id, version);
     Long parent = head(id).orElseThrow(() -> missing(id)).get(REVISION.PARENT);
     if (parent == null) {
@@ -132,7 +132,7 @@ class AppStore {
   }
 
   @Transactional
-  KeptApp redo(String id, long version) {
+  StoredApp redo(String id, long version) {
     locked(id, version);
     Record head = head(id).orElseThrow(() -> missing(id));
     Long next = head.get(NEXT.NUMBER);
@@ -147,7 +147,7 @@ class AppStore {
     sql.deleteFrom(APP).where(APP.ID.eq(id)).execute();
   }
 
-  private KeptApp get(String id) {
+  private StoredApp get(String id) {
     return find(id).orElseThrow(() -> missing(id));
   }
 
@@ -226,10 +226,10 @@ class AppStore {
                                 .and(LATER.PARENT.eq(APP.HEAD))))));
   }
 
-  private KeptApp kept(Record head) {
+  private StoredApp kept(Record head) {
     String id = head.get(APP.ID);
     boolean first = head.get(REVISION.PARENT) == null;
-    return new KeptApp(
+    return new StoredApp(
         id,
         head.get(APP.VERSION),
         app(head),

@@ -24,7 +24,7 @@ public class Apps {
   private static final int REMEMBERED = 32;
 
   /** An app and what checking it came to. */
-  public record CheckedApp(KeptApp kept, Checked checked) {}
+  public record CheckedApp(StoredApp kept, Checked checked) {}
 
   private final AppStore store;
   private final PinnedServices services;
@@ -56,7 +56,7 @@ public class Apps {
     this.checker = new Checker(services);
   }
 
-  public List<KeptApp> list() {
+  public List<StoredApp> list() {
     return store.all();
   }
 
@@ -64,7 +64,7 @@ public class Apps {
     return store.all().isEmpty();
   }
 
-  public KeptApp get(String id) {
+  public StoredApp get(String id) {
     return store.find(id).orElseThrow(() -> Problem.missing("SERVER_APP_MISSING", "app", id));
   }
 
@@ -73,7 +73,7 @@ public class Apps {
     return checked(get(id));
   }
 
-  CheckedApp checked(KeptApp kept) {
+  CheckedApp checked(StoredApp kept) {
     Checked checked = check(kept.app(), Optional.ofNullable(checks.getIfPresent(kept.id())));
     checks.put(kept.id(), checked);
     return new CheckedApp(kept, checked);
@@ -92,21 +92,21 @@ public class Apps {
     return services;
   }
 
-  public KeptApp create(String name) {
+  public StoredApp create(String name) {
     App app = edited(App.named(""), new RenameApp(name));
     return create(app);
   }
 
   /** Keeps an app that was made elsewhere. */
-  KeptApp create(App app) {
+  StoredApp create(App app) {
     return changed(store.create(app));
   }
 
   /** Makes an edit; it is on disk when this returns. */
-  public KeptApp edit(String id, long version, AppEdit edit) {
+  public StoredApp edit(String id, long version, AppEdit edit) {
     JsonNode asked = json.valueToTree(edit);
     AtomicReference<App> before = new AtomicReference<>();
-    KeptApp after =
+    StoredApp after =
         store.change(
             id,
             version,
@@ -127,11 +127,11 @@ public class Apps {
     return outcome.value().orElseThrow(() -> Problem.refused(outcome.findings()));
   }
 
-  KeptApp undo(String id, long version) {
+  StoredApp undo(String id, long version) {
     return changed(store.undo(id, version));
   }
 
-  KeptApp redo(String id, long version) {
+  StoredApp redo(String id, long version) {
     return changed(store.redo(id, version));
   }
 
@@ -141,7 +141,7 @@ public class Apps {
     personal.forget();
   }
 
-  private KeptApp changed(KeptApp now) {
+  private StoredApp changed(StoredApp now) {
     personal.forget();
     return now;
   }

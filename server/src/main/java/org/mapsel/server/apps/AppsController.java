@@ -91,7 +91,7 @@ class AppsController {
         .toList();
   }
 
-  private AppView view(KeptApp kept) {
+  private AppView view(StoredApp kept) {
     Checked checked = apps.checked(kept).checked();
     return new AppView(
         kept.id(),

@@ -98,7 +98,7 @@ class Drifts {
             .toList());
   }
 
-  private UserView user(KeptApp kept, String service, String edition, Since since) {
+  private UserView user(StoredApp kept, String service, String edition, Since since) {
     Optional<EditionMove> move = moving(kept.app(), service, edition, since);
     return new UserView(
         kept.id(),

@@ -111,7 +111,7 @@ public class Releases {
 
   /** All about the releases of an app, the newest first, each beside the one before it. */
   ReleasesView view(String app) {
-    KeptApp kept = apps.get(app);
+    StoredApp kept = apps.get(app);
     List<ReleaseStore.Line> lines = store.all(app);
     List<ReleaseView> views = new ArrayList<>();
     for (int i = 0; i < lines.size(); i++) {

@@ -25,7 +25,7 @@ class ServiceUse implements ServiceUsers {
         .toList();
   }
 
-  private App released(KeptApp kept) {
+  private App released(StoredApp kept) {
     return releases
         .current(kept.id())
         .flatMap(number -> releases.find(kept.id(), number))

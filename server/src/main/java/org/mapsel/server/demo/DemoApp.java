@@ -26,20 +26,20 @@ import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.server.apps.Apps;
-import org.mapsel.server.apps.KeptApp;
+import org.mapsel.server.apps.StoredApp;
 import org.mapsel.server.services.ServiceViews.ServiceView;
 
 /** An app of the demo while it is made, by the edits that a person would make. */
 final class DemoApp {
 
   private final Apps apps;
-  private KeptApp kept;
+  private StoredApp kept;
 
   DemoApp(Apps apps, String name) {
     this(apps, apps.create(name));
   }
 
-  DemoApp(Apps apps, KeptApp kept) {
+  DemoApp(Apps apps, StoredApp kept) {
     this.apps = apps;
     this.kept = kept;
   }

@@ -12,7 +12,7 @@ import java.util.Optional;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Page;
 import org.mapsel.server.apps.Apps;
-import org.mapsel.server.apps.KeptApp;
+import org.mapsel.server.apps.StoredApp;
 import org.mapsel.server.health.HealthStore.Called;
 import org.mapsel.server.health.HealthViews.FailedCall;
 import org.mapsel.server.health.HealthViews.HealthView;
@@ -81,7 +81,7 @@ class Health {
   /** Which pages call what. */
   private Map<Called, List<PageUse>> uses() {
     Map<Called, List<PageUse>> uses = new HashMap<>();
-    for (KeptApp kept : apps.list()) {
+    for (StoredApp kept : apps.list()) {
       for (Page page : kept.app().pages()) {
         for (Call call : page.calls()) {
           PageUse use = new PageUse(kept.id(), kept.app().name(), page.id().text(), page.name());

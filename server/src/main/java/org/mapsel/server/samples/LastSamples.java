@@ -2,7 +2,7 @@ package org.mapsel.server.samples;
 
 import java.util.Locale;
 import java.util.Optional;
-import org.mapsel.core.call.GivenAnswers;
+import org.mapsel.core.call.RecordedAnswers;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
@@ -142,7 +142,7 @@ public class LastSamples {
           ValueJson.typed(ValueJson.read(recorded.get()), service.shapes(), operation.output());
       return new Sample(Origin.RECORDED, parameters, answer, sent);
     }
-    Optional<RecordValue> given = GivenAnswers.of(service, operation);
+    Optional<RecordValue> given = RecordedAnswers.of(service, operation);
     Value answer =
         given.isPresent()
             ? given.get()

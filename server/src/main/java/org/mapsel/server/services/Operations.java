@@ -10,7 +10,7 @@ import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.mapping.DerivedValues;
 import org.mapsel.core.mapping.HandedOn;
 import org.mapsel.core.message.Answer;
-import org.mapsel.core.message.http.GivenText;
+import org.mapsel.core.message.http.RecordedText;
 import org.mapsel.core.model.Model;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.ref.FieldPath;
@@ -48,14 +48,14 @@ public class Operations {
   private final Editions editions;
   private final Recorder recorder;
   private final LastSamples last;
-  private final Learning learning;
+  private final AddedSamples learning;
 
   Operations(
       Workspace workspace,
       Editions editions,
       Recorder recorder,
       LastSamples last,
-      Learning learning) {
+      AddedSamples learning) {
     this.last = last;
     this.workspace = workspace;
     this.editions = editions;
@@ -120,7 +120,7 @@ public class Operations {
         fields.comesBack(seen.shapes(), output, known),
         operation.faults().stream().map(Fault::name).toList(),
         learns,
-        GivenText.of(service, operation).map(Operations::given).orElse(null),
+        RecordedText.of(service, operation).map(Operations::given).orElse(null),
         links(kept, service, operation, sample),
         new SampleView(
             sample.origin().label(),
@@ -131,14 +131,14 @@ public class Operations {
             sample.failure().orElse(null)));
   }
 
-  private static GivenView given(GivenText text) {
+  private static GivenView given(RecordedText text) {
     return new GivenView(
         stretches(text.address()),
         text.headers().stream().map(Operations::stretches).toList(),
         stretches(text.body()));
   }
 
-  private static List<StretchView> stretches(List<GivenText.Stretch> stretches) {
+  private static List<StretchView> stretches(List<RecordedText.Stretch> stretches) {
     return stretches.stream()
         .map(stretch -> new StretchView(stretch.text(), stretch.path()))
         .toList();

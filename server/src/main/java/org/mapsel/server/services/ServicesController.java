@@ -29,11 +29,11 @@ class ServicesController {
 
   private final Workspace workspace;
   private final Operations operations;
-  private final Learning learning;
+  private final AddedSamples learning;
   private final ServiceRemoval removal;
 
   ServicesController(
-      Workspace workspace, Operations operations, Learning learning, ServiceRemoval removal) {
+      Workspace workspace, Operations operations, AddedSamples learning, ServiceRemoval removal) {
     this.learning = learning;
     this.workspace = workspace;
     this.operations = operations;

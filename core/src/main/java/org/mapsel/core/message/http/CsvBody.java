@@ -14,7 +14,7 @@ import org.mapsel.core.message.Trail;
 import org.mapsel.core.message.UnknownFields;
 import org.mapsel.core.message.Wanted;
 import org.mapsel.core.ref.FieldPath;
-import org.mapsel.core.service.GivenRequest;
+import org.mapsel.core.service.RecordedRequest;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.shape.Shape;
@@ -75,7 +75,7 @@ final class CsvBody {
           table.names().stream()
               .map(
                   name ->
-                      GivenRequest.named(columns, name)
+                      RecordedRequest.named(columns, name)
                           .map(column -> cell(shapes, column, row, path, findings))
                           .orElse(""))
               .toList());

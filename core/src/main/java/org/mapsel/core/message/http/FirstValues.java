@@ -9,11 +9,11 @@ import org.jspecify.annotations.Nullable;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.sample.SampleMaker;
-import org.mapsel.core.service.GivenRequest;
-import org.mapsel.core.service.GivenRequest.One;
-import org.mapsel.core.service.GivenRequest.Piece;
-import org.mapsel.core.service.GivenRequest.Run;
 import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.RecordedRequest;
+import org.mapsel.core.service.RecordedRequest.One;
+import org.mapsel.core.service.RecordedRequest.Piece;
+import org.mapsel.core.service.RecordedRequest.Run;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Occurrence;
@@ -64,7 +64,7 @@ public final class FirstValues {
     return whole;
   }
 
-  private RecordValue over(RecordValue made, GivenRequest given, ShapeId input) {
+  private RecordValue over(RecordValue made, RecordedRequest given, ShapeId input) {
     Map<String, Value> values = new LinkedHashMap<>(made.toMap());
     List<Field> query = new ArrayList<>();
     for (Field field : shapes.fieldsOf(input)) {
@@ -94,13 +94,13 @@ public final class FirstValues {
     for (Piece piece : pieces) {
       List<String> steps =
           switch (piece) {
-            case GivenRequest.Around around -> List.of();
+            case RecordedRequest.Around around -> List.of();
             case One one -> one.steps();
             case Run run -> run.steps();
           };
-      List<Field> way = GivenRequest.way(shapes, fields, steps);
+      List<Field> way = RecordedRequest.way(shapes, fields, steps);
       Field field = way.isEmpty() ? self : way.getLast();
-      if (piece instanceof GivenRequest.Around || field == null || way.size() < steps.size()) {
+      if (piece instanceof RecordedRequest.Around || field == null || way.size() < steps.size()) {
         continue;
       }
       Value value = value(piece, field);
@@ -142,7 +142,7 @@ public final class FirstValues {
           : ScalarText.parse(scalar.type(), given).orElseGet(() -> Value.text(given));
     }
     // An element that has attributes elsewhere holds its text as a field.
-    return GivenRequest.named(shapes.fieldsOf(field.shape()), "")
+    return RecordedRequest.named(shapes.fieldsOf(field.shape()), "")
         .filter(text -> text.wire() instanceof Wire.XmlText)
         .filter(text -> !simple(text, given).isAbsent())
         .<Value>map(text -> RecordValue.of(Map.of(text.name(), simple(text, given))))

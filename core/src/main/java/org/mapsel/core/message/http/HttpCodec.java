@@ -27,9 +27,9 @@ import org.mapsel.core.message.json.JsonMessage;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Endpoint;
-import org.mapsel.core.service.GivenRequest;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.RecordedRequest;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Occurrence;
@@ -60,12 +60,12 @@ public final class HttpCodec implements Codec {
     List<Field> fields = service.shapes().fieldsOf(operation.input());
     UnknownFields.report(fields, values, Trail.ROOT, findings);
     RequestLine line = new RequestLine(service.shapes(), findings, rest.path());
-    Optional<GivenRequest> given = rest.given();
+    Optional<RecordedRequest> given = rest.given();
     Set<Field> there = given.map(one -> line.given(one.query(), fields, values)).orElse(Set.of());
     line.parameters(fields, values, there);
     List<Header> headers = new ArrayList<>(line.headers());
     given
-        .map(GivenRequest::headers)
+        .map(RecordedRequest::headers)
         .orElse(Map.of())
         .forEach((name, value) -> headers.add(new Header(name, value, "the sample has it")));
     byte[] body = new byte[0];
@@ -124,7 +124,7 @@ public final class HttpCodec implements Codec {
   private static Optional<RequestBody.Written> given(
       Shapes shapes,
       OperationWire.Rest rest,
-      GivenRequest given,
+      RecordedRequest given,
       Field field,
       Value value,
       Findings findings) {
@@ -132,11 +132,11 @@ public final class HttpCodec implements Codec {
     Findings about = new Findings();
     Trail path = Trail.ROOT.then(field.name());
     Optional<String> filled =
-        Given.fill(
+        RecordedBody.fill(
             shapes,
-            new GivenNotation(shapes, about, content.media()),
+            new RecordedNotation(shapes, about, content.media()),
             given.body(),
-            new Given.Scope(field, shapes.fieldsOf(field.shape()), value, path));
+            new RecordedBody.Scope(field, shapes.fieldsOf(field.shape()), value, path));
     if (filled.isEmpty()) {
       return Optional.empty();
     }

@@ -13,9 +13,9 @@ import org.mapsel.core.finding.Findings;
 import org.mapsel.core.message.Header;
 import org.mapsel.core.message.Trail;
 import org.mapsel.core.message.http.ParameterText.Pair;
-import org.mapsel.core.service.GivenRequest;
-import org.mapsel.core.service.GivenRequest.Piece;
 import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.RecordedRequest;
+import org.mapsel.core.service.RecordedRequest.Piece;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
@@ -62,9 +62,10 @@ final class RequestLine {
                         field -> values.get(field.name()),
                         (one, other) -> one,
                         LinkedHashMap::new)));
-    GivenNotation notation = new GivenNotation(shapes, findings, OperationWire.Media.FORM);
+    RecordedNotation notation = new RecordedNotation(shapes, findings, OperationWire.Media.FORM);
     Optional<String> filled =
-        Given.fill(shapes, notation, pieces, new Given.Scope(null, inside, those, Trail.ROOT));
+        RecordedBody.fill(
+            shapes, notation, pieces, new RecordedBody.Scope(null, inside, those, Trail.ROOT));
     if (filled.isEmpty()) {
       return Set.of();
     }
@@ -79,7 +80,7 @@ final class RequestLine {
         && pieces.stream()
             .anyMatch(
                 piece ->
-                    piece instanceof GivenRequest.Run run
+                    piece instanceof RecordedRequest.Run run
                         && run.steps().equals(List.of(parameter.name())));
   }
 

@@ -34,8 +34,8 @@ final class Links {
         || marks.stream()
             .anyMatch(
                 mark ->
-                    mark.name().equals(Reach.LINKS)
-                        || mark.name().equals(Reach.REF) && mayBeAnswer(mark.text()));
+                    mark.name().equals(ReferenceClosure.LINKS)
+                        || mark.name().equals(ReferenceClosure.REF) && mayBeAnswer(mark.text()));
   }
 
   private static boolean mayBeAnswer(String reference) {
@@ -47,7 +47,7 @@ final class Links {
   static List<LinkDeclaration> of(Located answer, References references) {
     List<LinkDeclaration> links = new ArrayList<>(0);
     answer
-        .find(Reach.LINKS)
+        .find(ReferenceClosure.LINKS)
         .ifPresent(
             all ->
                 all.node()

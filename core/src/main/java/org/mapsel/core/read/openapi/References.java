@@ -36,7 +36,7 @@ final class References {
 
   private final Map<String, Optional<DataNode>> documents = new LinkedHashMap<>();
   private final Map<String, Map<String, DataNode>> anchors = new HashMap<>();
-  private final Reach reach = new Reach(this);
+  private final ReferenceClosure reach = new ReferenceClosure(this);
 
   References(Reading reading) {
     this.reading = reading;
@@ -50,7 +50,8 @@ final class References {
   }
 
   private DataDocument load(SourceText source) {
-    DataDocument read = DataDocument.read(source, Limits.DESCRIPTION, Reach.MARKS, DEPTH);
+    DataDocument read =
+        DataDocument.read(source, Limits.DESCRIPTION, ReferenceClosure.MARKS, DEPTH);
     read.problem().ifPresent(this::tell);
     return read;
   }
@@ -61,7 +62,7 @@ final class References {
   }
 
   /** What is pointed to from what was gone through. */
-  Reach reached() {
+  ReferenceClosure reached() {
     return reach;
   }
 

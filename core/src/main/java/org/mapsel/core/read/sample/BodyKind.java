@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.mapsel.core.document.DocumentException;
-import org.mapsel.core.service.GivenRequest.Piece;
+import org.mapsel.core.service.RecordedRequest.Piece;
 import tools.jackson.core.JacksonException;
 
 /** What a body turns out to be, whatever is said of it. */

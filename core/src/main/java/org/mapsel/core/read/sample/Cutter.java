@@ -3,10 +3,10 @@ package org.mapsel.core.read.sample;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.mapsel.core.service.GivenRequest.Around;
-import org.mapsel.core.service.GivenRequest.One;
-import org.mapsel.core.service.GivenRequest.Piece;
-import org.mapsel.core.service.GivenRequest.Run;
+import org.mapsel.core.service.RecordedRequest.Around;
+import org.mapsel.core.service.RecordedRequest.One;
+import org.mapsel.core.service.RecordedRequest.Piece;
+import org.mapsel.core.service.RecordedRequest.Run;
 
 /** Takes a text apart from its start to its end. Positions count characters from 0. */
 final class Cutter {

@@ -4,8 +4,8 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.mapsel.core.service.GivenRequest.Piece;
-import org.mapsel.core.service.GivenRequest.Run;
+import org.mapsel.core.service.RecordedRequest.Piece;
+import org.mapsel.core.service.RecordedRequest.Run;
 
 /** Where the values of a form or a query stand (URL Standard, section 5.1). */
 final class FormPieces {

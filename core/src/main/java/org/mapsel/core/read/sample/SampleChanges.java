@@ -52,7 +52,7 @@ public final class SampleChanges {
   public static Optional<SourceText> withMark(
       SourceText document, OperationWire.Rest wire, List<Field> way, boolean parameter) {
     SampleChanges changes = new SampleChanges(document);
-    Optional<String> key = Marks.key(way);
+    Optional<String> key = ParameterMarks.key(way);
     boolean changed = false;
     for (Sample sample : changes.of(wire)) {
       changed |=

@@ -24,9 +24,9 @@ import org.mapsel.core.read.DescriptionReader;
 import org.mapsel.core.read.Format;
 import org.mapsel.core.read.Reading;
 import org.mapsel.core.ref.Place;
-import org.mapsel.core.service.GivenRequest;
-import org.mapsel.core.service.GivenRequest.GivenAnswer;
 import org.mapsel.core.service.Memo;
+import org.mapsel.core.service.RecordedRequest;
+import org.mapsel.core.service.RecordedRequest.GivenAnswer;
 import org.mapsel.core.shape.Wire;
 
 /** Requests that somebody has seen work, with their answers. */
@@ -212,7 +212,7 @@ public final class SampleReader implements DescriptionReader {
         .collect(Collectors.toSet());
   }
 
-  private static GivenRequest given(Sample first, Optional<SentBody> sent) {
+  private static RecordedRequest given(Sample first, Optional<SentBody> sent) {
     Map<String, String> headers = new LinkedHashMap<>();
     for (Sample.Field field : first.headers) {
       if (PASSED_ON.contains(field.name().toLowerCase(Locale.ROOT))) {
@@ -220,7 +220,7 @@ public final class SampleReader implements DescriptionReader {
       }
     }
     String query = URI.create(first.address).getRawQuery();
-    return new GivenRequest(
+    return new RecordedRequest(
         headers,
         FormPieces.of(query == null ? "" : query),
         sent.map(SentBody::pieces).orElse(List.of()),
@@ -249,14 +249,15 @@ public final class SampleReader implements DescriptionReader {
                 structure.required().contains(member.name()),
                 "",
                 false,
-                Marks.in(member.type(), Marks.parameter(in, member.name()), marked),
+                ParameterMarks.in(
+                    member.type(), ParameterMarks.parameter(in, member.name()), marked),
                 place));
       }
     }
   }
 
   private static BodyDeclaration body(SentBody sent, List<Sample> samples) {
-    DataType type = Marks.in(sent.type(), Marks.BODY, marked(samples));
+    DataType type = ParameterMarks.in(sent.type(), ParameterMarks.BODY, marked(samples));
     // A body in parts is written anew, whether or not somebody fills them.
     return new BodyDeclaration(
         sent.pieces().isEmpty(),

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.mapsel.core.declare.DataType;
 import org.mapsel.core.declare.HttpDeclaration.PartDeclaration;
-import org.mapsel.core.service.GivenRequest.Piece;
+import org.mapsel.core.service.RecordedRequest.Piece;
 
 /**
  * The bodies that were sent.

@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 import org.mapsel.core.document.DocumentException;
 import org.mapsel.core.document.XmlSpan;
-import org.mapsel.core.service.GivenRequest.Piece;
-import org.mapsel.core.service.GivenRequest.Run;
+import org.mapsel.core.service.RecordedRequest.Piece;
+import org.mapsel.core.service.RecordedRequest.Run;
 
 /** Where the values of an XML document stand: texts of elements without children, attributes. */
 final class XmlPieces {

@@ -4,11 +4,11 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.message.Trail;
-import org.mapsel.core.service.GivenRequest;
-import org.mapsel.core.service.GivenRequest.Around;
-import org.mapsel.core.service.GivenRequest.One;
-import org.mapsel.core.service.GivenRequest.Piece;
-import org.mapsel.core.service.GivenRequest.Run;
+import org.mapsel.core.service.RecordedRequest;
+import org.mapsel.core.service.RecordedRequest.Around;
+import org.mapsel.core.service.RecordedRequest.One;
+import org.mapsel.core.service.RecordedRequest.Piece;
+import org.mapsel.core.service.RecordedRequest.Run;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Occurrence;
 import org.mapsel.core.shape.ScalarText;
@@ -19,16 +19,16 @@ import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 
 /** Puts values into a text that was given. What has no value stays as it is, to the character. */
-final class Given {
+final class RecordedBody {
 
   private final Shapes shapes;
-  private final GivenNotation notation;
+  private final RecordedNotation notation;
   private final StringBuilder out = new StringBuilder();
 
   /** How many values have found their place. */
   private int placed;
 
-  private Given(Shapes shapes, GivenNotation notation) {
+  private RecordedBody(Shapes shapes, RecordedNotation notation) {
     this.shapes = shapes;
     this.notation = notation;
   }
@@ -48,8 +48,8 @@ final class Given {
 
   /** Nothing if there is no place in the text for one of the values. */
   static Optional<String> fill(
-      Shapes shapes, GivenNotation notation, List<Piece> pieces, Scope scope) {
-    Given given = new Given(shapes, notation);
+      Shapes shapes, RecordedNotation notation, List<Piece> pieces, Scope scope) {
+    RecordedBody given = new RecordedBody(shapes, notation);
     given.write(pieces, scope);
     return given.placed == values(scope.value)
         ? Optional.of(given.out.toString())
@@ -61,7 +61,7 @@ final class Given {
       return record.names().stream().mapToInt(name -> values(record.get(name))).sum();
     }
     if (value instanceof ListValue list) {
-      return list.items().stream().mapToInt(Given::values).sum();
+      return list.items().stream().mapToInt(RecordedBody::values).sum();
     }
     return value.isAbsent() ? 0 : 1;
   }
@@ -164,7 +164,7 @@ final class Given {
   }
 
   private Optional<Scope> step(Scope scope, String step) {
-    return GivenRequest.named(scope.fields, step)
+    return RecordedRequest.named(scope.fields, step)
         .map(
             field ->
                 new Scope(

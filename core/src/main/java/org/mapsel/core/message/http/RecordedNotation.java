@@ -4,14 +4,14 @@ import java.util.Objects;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.message.Trail;
 import org.mapsel.core.message.soap.XmlBody;
-import org.mapsel.core.service.GivenRequest.One;
 import org.mapsel.core.service.OperationWire.Media;
+import org.mapsel.core.service.RecordedRequest.One;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.value.Value;
 
 /** How values are written into a text that was given, escaped for where they stand. */
-final class GivenNotation {
+final class RecordedNotation {
 
   private final Shapes shapes;
   private final Findings findings;
@@ -20,7 +20,7 @@ final class GivenNotation {
   /**
    * @param media what the text is; a query is a form
    */
-  GivenNotation(Shapes shapes, Findings findings, Media media) {
+  RecordedNotation(Shapes shapes, Findings findings, Media media) {
     this.shapes = shapes;
     this.findings = findings;
     this.media = media;

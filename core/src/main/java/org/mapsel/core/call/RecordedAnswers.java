@@ -8,22 +8,22 @@ import java.util.Set;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.Response;
-import org.mapsel.core.service.GivenRequest;
-import org.mapsel.core.service.GivenRequest.GivenAnswer;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.RecordedRequest;
+import org.mapsel.core.service.RecordedRequest.GivenAnswer;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.value.RecordValue;
 
 /** The answers that came along with the sample of a request. */
-public final class GivenAnswers {
+public final class RecordedAnswers {
 
-  private GivenAnswers() {}
+  private RecordedAnswers() {}
 
   /** What the answer says; nothing if none was given, or if it is not to be read. */
   public static Optional<RecordValue> of(Service service, Operation operation) {
     for (OperationWire wire : operation.wires()) {
-      Optional<GivenAnswer> given = wire.given().flatMap(GivenRequest::answer);
+      Optional<GivenAnswer> given = wire.given().flatMap(RecordedRequest::answer);
       if (given.isPresent()) {
         return read(service, operation, wire, given.get());
       }

@@ -17,7 +17,7 @@ import org.mapsel.server.testing.TestServer;
 
 /** Services without a description, which are known by what they answered. */
 @Timeout(60)
-class LearningApiTest {
+class AddedSamplesApiTest {
 
   @RegisterExtension static final TestServer SERVER = new TestServer();
 

@@ -18,13 +18,13 @@ import org.mapsel.core.shape.Shapes;
  * @param body empty where none was sent
  * @param answer what was given as an answer to it
  */
-public record GivenRequest(
+public record RecordedRequest(
     Map<String, String> headers,
     List<Piece> query,
     List<Piece> body,
     Optional<GivenAnswer> answer) {
 
-  public GivenRequest {
+  public RecordedRequest {
     headers = Collections.unmodifiableMap(new LinkedHashMap<>(headers));
     query = List.copyOf(query);
     body = List.copyOf(body);

@@ -27,7 +27,7 @@ import org.mapsel.core.testing.Requests;
 import org.mapsel.core.value.RecordValue;
 
 /** What is sent for a request that somebody gave. */
-class GivenRequestTest {
+class RecordedRequestTest {
 
   private static final String JSON =
       """
@@ -85,8 +85,8 @@ class GivenRequestTest {
       assertThat(request.address()).isEqualTo("http://quay.example/b?x=1&flag&y=a%20b&y=c");
       assertThat(new String(request.body(), StandardCharsets.UTF_8)).isEqualTo(body);
     }
-    GivenText text = GivenText.of(service, operation).orElseThrow();
-    assertThat(text.body().stream().map(GivenText.Stretch::text).collect(Collectors.joining()))
+    RecordedText text = RecordedText.of(service, operation).orElseThrow();
+    assertThat(text.body().stream().map(RecordedText.Stretch::text).collect(Collectors.joining()))
         .isEqualTo(body);
   }
 
@@ -187,7 +187,7 @@ class GivenRequestTest {
   @Test
   void everyValueOfTheTextLeadsToItsField() {
     Service service = service("X-Desk: 4", XML);
-    GivenText text = GivenText.of(service, service.operations().get(0)).orElseThrow();
+    RecordedText text = RecordedText.of(service, service.operations().get(0)).orElseThrow();
     assertThat(
             text.body().stream()
                 .filter(stretch -> !stretch.path().isRoot())

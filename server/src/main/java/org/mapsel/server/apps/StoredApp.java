@@ -9,7 +9,7 @@ import org.mapsel.core.page.App;
  *
  * @param changedAt when the edit at its head was made
  */
-public record KeptApp(
+public record StoredApp(
     String id,
     long version,
     App app,

@@ -13,7 +13,7 @@ import org.mapsel.core.service.Service;
 import org.mapsel.core.testing.Descriptions;
 
 /** Answers that were pasted below a request. */
-class GivenAnswersTest {
+class RecordedAnswersTest {
 
   private static String answer(String sample) {
     Service service =
@@ -22,7 +22,7 @@ class GivenAnswersTest {
                 Descriptions.RESOLVER)
             .get()
             .service();
-    return GivenAnswers.of(service, service.operations().get(0))
+    return RecordedAnswers.of(service, service.operations().get(0))
         .map(value -> ValueJson.write(value).toString())
         .orElse("");
   }

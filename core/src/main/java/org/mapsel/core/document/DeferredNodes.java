@@ -7,7 +7,7 @@ import java.util.List;
  * Stands for every object and array inside a container until somebody asks for one of them; then
  * all are read.
  */
-final class Unread {
+final class DeferredNodes {
 
   private final JsonNodes reader;
   private final int offset;
@@ -19,7 +19,7 @@ final class Unread {
   /**
    * @param offset where the container starts, in bytes
    */
-  Unread(JsonNodes reader, int offset, int line, int column) {
+  DeferredNodes(JsonNodes reader, int offset, int line, int column) {
     this.reader = reader;
     this.offset = offset;
     this.line = line;

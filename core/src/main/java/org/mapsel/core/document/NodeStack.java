@@ -4,10 +4,10 @@ import java.util.Arrays;
 import java.util.Set;
 
 /**
- * What is read of the objects and arrays that are open, on one pile: whoever opens one remembers
+ * What is read of the objects and arrays that are open, on one stack: whoever opens one remembers
  * how high it was, and makes a node of what lies above at the end.
  */
-final class NodePile {
+final class NodeStack {
 
   private static final int USUAL_DEPTH = 256;
   private static final int KINDS_BITS = 10;
@@ -27,7 +27,7 @@ final class NodePile {
   private final Set<String> marks;
   private String[] names = new String[USUAL_DEPTH];
 
-  /** Each a node, a string, a {@link DataNode.Simple} or {@link Unread}. */
+  /** Each a node, a string, a {@link DataNode.Simple} or {@link DeferredNodes}. */
   private Object[] values = new Object[USUAL_DEPTH];
 
   private int top;
@@ -37,7 +37,7 @@ final class NodePile {
   /**
    * @param marks the names of members that are to be marked
    */
-  NodePile(Set<String> marks) {
+  NodeStack(Set<String> marks) {
     this.marks = marks;
   }
 
@@ -79,7 +79,7 @@ final class NodePile {
     for (int i = bottom; i < top; i++) {
       if (values[i] instanceof DataNode node && node.isMarked()) {
         marked |= DataNode.mark(i - bottom);
-      } else if (values[i] instanceof Unread unread) {
+      } else if (values[i] instanceof DeferredNodes unread) {
         marked |= unread.marked();
       }
     }

@@ -7,13 +7,13 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.core.ref.FieldPath;
-import org.mapsel.core.service.GivenRequest;
-import org.mapsel.core.service.GivenRequest.Around;
-import org.mapsel.core.service.GivenRequest.One;
-import org.mapsel.core.service.GivenRequest.Piece;
-import org.mapsel.core.service.GivenRequest.Run;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
+import org.mapsel.core.service.RecordedRequest;
+import org.mapsel.core.service.RecordedRequest.Around;
+import org.mapsel.core.service.RecordedRequest.One;
+import org.mapsel.core.service.RecordedRequest.Piece;
+import org.mapsel.core.service.RecordedRequest.Run;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Shape;
@@ -26,7 +26,7 @@ import org.mapsel.core.shape.Wire;
  * @param address the method and the address
  * @param headers each with its name before its value
  */
-public record GivenText(List<Stretch> address, List<List<Stretch>> headers, List<Stretch> body) {
+public record RecordedText(List<Stretch> address, List<List<Stretch>> headers, List<Stretch> body) {
 
   /**
    * A stretch of the text.
@@ -38,7 +38,7 @@ public record GivenText(List<Stretch> address, List<List<Stretch>> headers, List
   private static final Pattern STEP = Pattern.compile("\\{([^{}]*)}");
 
   /** Nothing for an operation of which no request is known. */
-  public static Optional<GivenText> of(Service service, Operation operation) {
+  public static Optional<RecordedText> of(Service service, Operation operation) {
     for (OperationWire wire : operation.wires()) {
       if (wire instanceof OperationWire.Rest rest && rest.given().isPresent()) {
         return Optional.of(of(service, operation, rest, rest.given().get()));
@@ -47,8 +47,8 @@ public record GivenText(List<Stretch> address, List<List<Stretch>> headers, List
     return Optional.empty();
   }
 
-  private static GivenText of(
-      Service service, Operation operation, OperationWire.Rest rest, GivenRequest given) {
+  private static RecordedText of(
+      Service service, Operation operation, OperationWire.Rest rest, RecordedRequest given) {
     Writing writing = new Writing(service.shapes());
     List<Field> fields = service.shapes().fieldsOf(operation.input());
     String endpoint =
@@ -86,7 +86,7 @@ public record GivenText(List<Stretch> address, List<List<Stretch>> headers, List
         }
       }
     }
-    return new GivenText(address, headers, body);
+    return new RecordedText(address, headers, body);
   }
 
   private static List<Stretch> header(String name, Stretch value) {
@@ -156,7 +156,7 @@ public record GivenText(List<Stretch> address, List<List<Stretch>> headers, List
 
     private Place place(
         List<String> steps, @Nullable Field self, List<Field> fields, FieldPath path) {
-      List<Field> way = GivenRequest.way(shapes, fields, steps);
+      List<Field> way = RecordedRequest.way(shapes, fields, steps);
       if (way.size() < steps.size()) {
         return new Place(null, path);
       }
@@ -168,7 +168,7 @@ public record GivenText(List<Stretch> address, List<List<Stretch>> headers, List
       List<Field> text =
           place.field == null || place.isValue(shapes)
               ? List.of()
-              : GivenRequest.way(shapes, shapes.fieldsOf(place.field.shape()), List.of(""));
+              : RecordedRequest.way(shapes, shapes.fieldsOf(place.field.shape()), List.of(""));
       return text.isEmpty() || !(text.get(0).wire() instanceof Wire.XmlText)
           ? place
           : new Place(text.get(0), below(place.path, text));

@@ -17,11 +17,11 @@ import org.mapsel.core.shape.Wire;
  * Values of a request that are parameters, instead of being sent as they were given. Each has a key
  * that says where it stands: {@code query order}, {@code body/day}.
  */
-final class Marks {
+final class ParameterMarks {
 
   static final String BODY = "body";
 
-  private Marks() {}
+  private ParameterMarks() {}
 
   static String parameter(Wire.In in, String name) {
     return in.name().toLowerCase(Locale.ROOT) + " " + name;

@@ -17,7 +17,7 @@ import org.mapsel.core.document.DataNode;
  * Goes through all that operations lead to, over every reference, before anything is made of it.
  * Examples and the like are passed over: what looks like a reference there is none.
  */
-final class Reach {
+final class ReferenceClosure {
 
   static final String REF = "$ref";
   private static final String MAPPING = "mapping";
@@ -50,7 +50,7 @@ final class Reach {
   /** Those of {@link #followed} that stand in the document being gone through. */
   private Set<String> known = Set.of();
 
-  Reach(References references) {
+  ReferenceClosure(References references) {
     this.references = references;
   }
 

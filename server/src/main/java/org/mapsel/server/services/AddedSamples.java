@@ -24,7 +24,7 @@ import org.springframework.stereotype.Component;
 
 /** Services that only samples tell of: what is added to the samples later. */
 @Component
-class Learning {
+class AddedSamples {
 
   private static final String SAMPLE = "Sample";
 
@@ -33,7 +33,7 @@ class Learning {
   private final LoggedMessages messages;
   private final LastSamples last;
 
-  Learning(Workspace workspace, Editions editions, LoggedMessages messages, LastSamples last) {
+  AddedSamples(Workspace workspace, Editions editions, LoggedMessages messages, LastSamples last) {
     this.workspace = workspace;
     this.editions = editions;
     this.messages = messages;
