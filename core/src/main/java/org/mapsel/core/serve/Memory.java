@@ -216,7 +216,11 @@ final class Memory {
   private RecordValue told(Serving.Question question, RecordValue thing) {
     Operation operation = question.operation();
     List<Field> fields = shapes.fieldsOf(operation.output());
-    boolean fits = thing.names().stream().allMatch(name -> has(fields, name));
+    boolean fits =
+        thing.names().stream().allMatch(name -> has(fields, name))
+            && fields.stream()
+                .filter(Field::isRequired)
+                .noneMatch(field -> thing.get(field.name()).isAbsent());
     if (fits && thing.present() > 0 || fields.isEmpty()) {
       return thing;
     }

@@ -12,8 +12,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mapsel.core.call.Caller;
+import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
+import org.mapsel.core.intake.Intake;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
@@ -161,6 +163,48 @@ class StandInTest {
     assertThat(call(cranes, yard, "Cranes.read", record("{'Id':" + id + "}")).get())
         .isInstanceOfSatisfying(
             Answer.Failed.class, failed -> assertThat(failed.code()).isEqualTo("404"));
+  }
+
+  @Test
+  void whatIsCreatedIsAnsweredWithAllThatTheAnswerMustHave() {
+    String thing = "{type: object, properties: {id: {type: string}, name: {type: string}}}";
+    String made =
+        "{type: object, required: [id, fee], properties: {id: {type: string}, name: {type: string}, fee: {type: number}}}";
+    String text =
+        """
+        openapi: 3.1.0
+        info: {title: Labels, version: "1"}
+        servers: [{url: "http://localhost:7391"}]
+        paths:
+          /labels:
+            get:
+              operationId: list
+              responses: {"200": {description: ok, content: {application/json: {schema: {type: object, properties: {labels: {type: array, items: %1$s}}}}}}}
+            post:
+              operationId: make
+              requestBody: {content: {application/json: {schema: %1$s}}}
+              responses: {"200": {description: ok, content: {application/json: {schema: %2$s}}}}
+          /labels/{id}:
+            get:
+              operationId: find
+              parameters: [{name: id, in: path, required: true, schema: {type: string}}]
+              responses: {"200": {description: ok, content: {application/json: {schema: %1$s}}}}
+        """
+            .formatted(thing, made);
+    Service labels =
+        Intake.read(
+                new SourceText("file:///labels.yaml", text.getBytes(StandardCharsets.UTF_8)),
+                none -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", none)))
+            .get()
+            .service();
+    StandIn standIn = new StandIn(labels, Recorded.NOTHING);
+    RecordValue label =
+        returned(call(standIn, labels, "make", record("{'body':{'name':'Egret'}}")));
+    assertThat(label.get("name")).isEqualTo(Value.text("Egret"));
+    assertThat(label.get("fee").isAbsent()).isFalse();
+    RecordValue found =
+        returned(call(standIn, labels, "find", RecordValue.of(Map.of("id", label.get("id")))));
+    assertThat(found.get("name")).isEqualTo(Value.text("Egret"));
   }
 
   @Test
