@@ -215,11 +215,7 @@ final class EntityServing implements Serving {
     Findings findings = new Findings();
     byte[] json =
         JsonMessage.answer(
-            service.shapes(),
-            service.shapes().fieldsOf(question.operation().output()),
-            value,
-            findings,
-            dialect());
+            service.shapes(), question.operation().output(), value, findings, dialect());
     if (findings.hasErrors()) {
       throw Refusal.of(500, findings.toList());
     }

@@ -166,6 +166,16 @@ class StandInTest {
   }
 
   @Test
+  void anEntityOfADerivedTypeSaysSoItself() {
+    for (String path : List.of("/Cranes", "/Cranes(1)")) {
+      Served served = cranes.answer(ask("GET", PATH + path, "", ""));
+      assertThat(text(served))
+          .contains("\"@odata.type\":\"#saltmere.yard.")
+          .doesNotContain("\"\":");
+    }
+  }
+
+  @Test
   void whatIsCreatedIsAnsweredWithAllThatTheAnswerMustHave() {
     String thing = "{type: object, properties: {id: {type: string}, name: {type: string}}}";
     String made =

@@ -11,7 +11,9 @@ import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.Hints;
+import org.mapsel.core.shape.Occurrence;
 import org.mapsel.core.shape.Shapes;
+import org.mapsel.core.shape.Wire;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 import tools.jackson.core.JsonGenerator;
@@ -84,19 +86,16 @@ public final class JsonMessage {
         writer -> writer.value(field, value, path));
   }
 
-  /** The fields of a record as an answer. */
+  /** A record as an answer. */
   public static byte[] answer(
-      Shapes shapes,
-      List<Field> fields,
-      RecordValue record,
-      Findings findings,
-      JsonDialect dialect) {
+      Shapes shapes, ShapeId shape, RecordValue record, Findings findings, JsonDialect dialect) {
+    Field whole = Field.of("answer", shape, Occurrence.ONE, new Wire.Body());
     return written(
         shapes,
         findings,
         dialect,
         Hints.Direction.SENT_ONLY,
-        writer -> writer.members(fields, record));
+        writer -> writer.value(whole, record, Trail.ROOT));
   }
 
   private static byte[] written(
