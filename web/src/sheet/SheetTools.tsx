@@ -35,7 +35,7 @@ export function SheetTools({ view, onView, onLeave, ticks, children }: Props) {
     >
       {children}
       <TextField
-        placeholder="find a field…"
+        placeholder="find…"
         value={view.find}
         onChange={(event) => {
           onView({ type: 'find', text: event.target.value });
