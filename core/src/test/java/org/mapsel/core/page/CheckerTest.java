@@ -15,6 +15,7 @@ import org.mapsel.core.page.edit.MoveToEdition;
 import org.mapsel.core.page.edit.PutValueList;
 import org.mapsel.core.page.edit.RemovePart;
 import org.mapsel.core.page.edit.RenamePage;
+import org.mapsel.core.page.edit.SetInputKind;
 import org.mapsel.core.page.edit.ShowField;
 import org.mapsel.core.page.edit.UseField;
 import org.mapsel.core.page.plan.PagePlan;
@@ -93,6 +94,19 @@ class CheckerTest {
     assertThat(bench.findings()).containsExactly("PAGE_INPUT_IDLE");
     mend(bench);
     assertThat(bench.page().item(input)).isEmpty();
+  }
+
+  @Test
+  void anInputThatTakesOnlyWhatIsOfferedAndOffersNothingIsFound() {
+    PageBench bench = dredging();
+    PageId page = bench.page().id();
+    PartId input = bench.item("Number").id();
+    for (Input.Kind kind : List.of(Input.Kind.CHOICE, Input.Kind.BUTTONS, Input.Kind.SEARCH)) {
+      bench.edit(new SetInputKind(page, input, Optional.of(kind)));
+      assertThat(bench.findings()).containsExactly("PAGE_CHOICE_EMPTY");
+    }
+    mend(bench);
+    assertThat(bench.findings()).isEmpty();
   }
 
   @Test

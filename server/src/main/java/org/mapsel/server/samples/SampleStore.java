@@ -106,8 +106,12 @@ public class SampleStore {
    */
   public record Failure(String code, String reason) {}
 
+  private static final Field<Integer> ANSWER_BYTES =
+      DSL.octetLength(SAMPLE.ANSWER.cast(SQLDataType.CLOB));
+
+  /** With what came over the wire. */
   private static final Field<Integer> BYTES =
-      DSL.octetLength(SAMPLE.ANSWER.cast(SQLDataType.CLOB))
+      DSL.coalesce(ANSWER_BYTES, 0)
           .plus(DSL.coalesce(DSL.field("octet_length({0})", Integer.class, SAMPLE.CAME_BODY), 0));
 
   private final DSLContext sql;
@@ -253,7 +257,7 @@ public class SampleStore {
         .and(SAMPLE.ORIGIN.eq(RECORDED))
         // What is shown instead of an answer stands there without an exchange.
         .and(SAMPLE.NAME.ne(LAST).or(SAMPLE.EXCHANGE_ID.isNotNull()))
-        .and(SAMPLE.ANSWER.isNull().or(BYTES.lt(LARGE)))
+        .and(SAMPLE.ANSWER.isNull().or(ANSWER_BYTES.lt(LARGE)))
         .orderBy(SAMPLE.RECORDED_AT.desc())
         .limit(NEWEST)
         .fetch(this::kept);

@@ -27,6 +27,7 @@ public final class Checker {
           new RequiredParameters(),
           new IdleCalls(),
           new IdleInputs(),
+          new NothingToChoose(),
           new PartsWithoutSource(),
           new EmptyButtons(),
           new FieldsGoneInside(),
