@@ -56,7 +56,7 @@ final class Endpoints {
     doors.sort(Comparator.comparingInt((Door door) -> door.path().length()).reversed());
   }
 
-  /** The family of an endpoint's protocol; nothing for those that are not spoken here. */
+  /** The family of an endpoint's protocol; nothing for one that has no operations. */
   private Optional<Serving> serving(Endpoint endpoint) {
     for (Operation operation : service.operations()) {
       Optional<OperationWire> wire = operation.wire(endpoint.id());
@@ -67,7 +67,8 @@ final class Endpoints {
           case OperationWire.Rest rest -> Optional.of(new RestServing(service, endpoint.id()));
           case OperationWire.Entities entities ->
               Optional.of(new EntityServing(service, endpoint.id(), entities.old()));
-          case OperationWire.Http http -> Optional.empty();
+          case OperationWire.Http http ->
+              Optional.of(new HttpBindingServing(service, endpoint.id()));
         };
       }
     }

@@ -95,9 +95,6 @@ class StandInTest {
     StandIn standIn = new StandIn(service, Recorded.NOTHING);
     for (Operation operation : service.operations()) {
       for (OperationWire wire : operation.wires()) {
-        if (wire instanceof OperationWire.Http) {
-          continue;
-        }
         RecordValue parameters = FirstValues.of(service, operation, SampleMaker.Extent.EVERYTHING);
         Outcome<Answer> answer = call(standIn, service, operation, wire, parameters);
         assertThat(answer.findings())
@@ -105,6 +102,39 @@ class StandInTest {
             .noneMatch(Finding::isError);
         assertThat(answer.value()).as("%s over %s", operation.id(), wire.endpoint()).isPresent();
       }
+    }
+  }
+
+  @Test
+  void formsAddressesAndBodiesOfTheHttpBindingAreUnderstood() {
+    for (String file : List.of("finding", "horn")) {
+      Service service = Descriptions.service("/descriptions/" + file + ".wsdl");
+      StandIn standIn = new StandIn(service, Recorded.NOTHING);
+      int asked = 0;
+      for (Operation operation : service.operations()) {
+        for (OperationWire wire : operation.wires()) {
+          if (wire instanceof OperationWire.Http http) {
+            // A path has a place for one value of each, and perhaps for the needed ones alone.
+            SampleMaker.Extent extent =
+                http.encoding() == OperationWire.Encoding.URL_REPLACEMENT
+                    ? SampleMaker.Extent.REQUIRED
+                    : SampleMaker.Extent.EVERYTHING;
+            RecordValue parameters = FirstValues.of(service, operation, extent);
+            Request request =
+                Caller.request(service, operation, wire.endpoint(), parameters, Access.NONE, STAMP)
+                    .get();
+            assertThat(new RequestReader(service).read(IncomingRequest.of(request).get()))
+                .map(ReadRequest::parameters)
+                .as("%s", wire)
+                .contains(parameters);
+            Outcome<Answer> answer = call(standIn, service, operation, wire, parameters);
+            assertThat(answer.findings()).as("%s", wire).noneMatch(Finding::isError);
+            assertThat(answer.get()).as("%s", wire).isInstanceOf(Answer.Returned.class);
+            asked++;
+          }
+        }
+      }
+      assertThat(asked).isGreaterThan(1);
     }
   }
 

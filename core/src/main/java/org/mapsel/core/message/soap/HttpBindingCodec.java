@@ -26,6 +26,8 @@ import org.mapsel.core.message.Response;
 import org.mapsel.core.message.Stamp;
 import org.mapsel.core.message.Trail;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.Name;
+import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Endpoint;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
@@ -73,7 +75,7 @@ public final class HttpBindingCodec implements Codec {
     byte[] body = new byte[0];
     // A GET has no body, so whatever it takes stands in the address.
     if (http.encoding() == OperationWire.Encoding.BODY && !get) {
-      body = xml(service.shapes(), operation, http, values, findings);
+      body = xml(service.shapes(), operation, operation.input(), http.request(), values, findings);
       headers.add(new Header("Content-Type", "text/xml; charset=utf-8", "the body is XML"));
     } else {
       List<Pair> pairs = pairs(service.shapes(), operation, values, findings);
@@ -157,21 +159,44 @@ public final class HttpBindingCodec implements Codec {
   private static byte[] xml(
       Shapes shapes,
       Operation operation,
-      OperationWire.Http wire,
+      ShapeId shape,
+      Optional<Name> element,
       RecordValue values,
       Findings findings) {
-    if (wire.request().isEmpty() && values.present() != 1) {
+    if (element.isEmpty() && values.present() != 1) {
       findings.add(Finding.error("MESSAGE_BODY_NOT_ONE", "operation", operation.name()));
       return new byte[0];
     }
     XmlText out = new XmlText(USUAL_LENGTH);
     ElementWriter elements = new ElementWriter(shapes, findings, out, null);
-    String outer = wire.request().isPresent() ? elements.start(wire.request().get()) : "";
-    elements.content(operation.input(), values, Trail.ROOT);
-    if (wire.request().isPresent()) {
+    String outer = element.isPresent() ? elements.start(element.get()) : "";
+    elements.content(shape, values, Trail.ROOT);
+    if (element.isPresent()) {
       elements.end(outer);
     }
     return out.finish();
+  }
+
+  /** A body as it goes over the wire. */
+  public record Body(String contentType, byte[] bytes) {}
+
+  /** The body of an answer, for those who answer. */
+  public static Body answer(
+      Shapes shapes,
+      Operation operation,
+      OperationWire.Http wire,
+      RecordValue values,
+      Findings findings) {
+    List<Field> fields = shapes.fieldsOf(operation.output());
+    if (fields.size() == 1 && fields.getFirst().wire() instanceof Wire.Body) {
+      String text = ScalarText.print(values.get(fields.getFirst().name()));
+      return new Body("text/plain; charset=utf-8", text.getBytes(StandardCharsets.UTF_8));
+    }
+    byte[] bytes =
+        fields.isEmpty()
+            ? new byte[0]
+            : xml(shapes, operation, operation.output(), wire.response(), values, findings);
+    return new Body("text/xml; charset=utf-8", bytes);
   }
 
   @Override
