@@ -1,6 +1,7 @@
 package org.mapsel.core.page.check;
 
 import java.util.List;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Subject;
@@ -26,8 +27,9 @@ final class FieldsGoneInside implements PageRule {
     if (rows == null) {
       return Stream.empty();
     }
-    List<String> gone = shown.inside().stream().filter(name -> !rows.has(name)).toList();
-    List<String> left = shown.inside().stream().filter(rows::has).toList();
+    Set<String> there = rows.names();
+    List<String> gone = shown.inside().stream().filter(name -> !there.contains(name)).toList();
+    List<String> left = shown.inside().stream().filter(there::contains).toList();
     return gone.isEmpty()
         ? Stream.empty()
         : Stream.of(

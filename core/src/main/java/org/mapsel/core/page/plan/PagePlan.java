@@ -4,6 +4,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.mapping.Plan;
@@ -54,10 +55,11 @@ public record PagePlan(
    */
   public record InnerRows(List<InnerColumn> columns, List<InnerColumn> others) {
 
-    /** Whether they have a simple field of this name, be it shown or not. */
-    public boolean has(String name) {
+    /** The names of all simple fields that they have, be they shown or not. */
+    public Set<String> names() {
       return Stream.concat(columns.stream(), others.stream())
-          .anyMatch(column -> column.path().last().equals(name));
+          .map(column -> column.path().last())
+          .collect(Collectors.toSet());
     }
   }
 
