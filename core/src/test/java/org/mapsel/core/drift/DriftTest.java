@@ -2,14 +2,9 @@ package org.mapsel.core.drift;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.mapsel.core.document.SourceText;
-import org.mapsel.core.finding.Finding;
-import org.mapsel.core.finding.Outcome;
-import org.mapsel.core.intake.Intake;
 import org.mapsel.core.page.ServiceLookup;
 import org.mapsel.core.page.check.Impact;
 import org.mapsel.core.ref.FieldPath;
@@ -40,11 +35,7 @@ class DriftTest {
   }
 
   private static Service read(String text) {
-    return Intake.read(
-            new SourceText("file:///berths.json", text.getBytes(StandardCharsets.UTF_8)),
-            none -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", none)))
-        .get()
-        .service();
+    return Descriptions.serviceOf(text);
   }
 
   private static List<String> told(Service before, Service after) {

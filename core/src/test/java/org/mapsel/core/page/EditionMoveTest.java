@@ -2,15 +2,11 @@ package org.mapsel.core.page;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
-import org.mapsel.core.finding.Outcome;
-import org.mapsel.core.intake.Intake;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.DerivedField;
 import org.mapsel.core.model.FieldRef;
@@ -50,11 +46,7 @@ class EditionMoveTest {
              {"berths":{"type":"array","items":{"$ref":"#/components/schemas/Berth"}}}}}}}}}}},
          "components":{"schemas":{"Berth":{"type":"object","required":[%s],"properties":{%s}}}}}"""
             .formatted(operation, in, required, out);
-    return Intake.read(
-            new SourceText("file:///berths.json", text.getBytes(StandardCharsets.UTF_8)),
-            none -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", none)))
-        .get()
-        .service();
+    return Descriptions.serviceOf(text);
   }
 
   private static final String BASIN =

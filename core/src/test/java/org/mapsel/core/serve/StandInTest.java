@@ -12,10 +12,8 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mapsel.core.call.Caller;
-import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
-import org.mapsel.core.intake.Intake;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
@@ -231,12 +229,7 @@ class StandInTest {
               responses: {"200": {description: ok, content: {application/json: {schema: %1$s}}}}
         """
             .formatted(thing, made);
-    Service labels =
-        Intake.read(
-                new SourceText("file:///labels.yaml", text.getBytes(StandardCharsets.UTF_8)),
-                none -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", none)))
-            .get()
-            .service();
+    Service labels = Descriptions.serviceOf(text);
     StandIn standIn = new StandIn(labels, Recorded.NOTHING);
     RecordValue label =
         returned(call(standIn, labels, "make", record("{'body':{'name':'Egret'}}")));

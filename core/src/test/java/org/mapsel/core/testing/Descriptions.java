@@ -64,6 +64,14 @@ public final class Descriptions {
         .service();
   }
 
+  /** A service whose description is a text that names no other document. */
+  public static Service serviceOf(String text) {
+    return Intake.read(
+            new SourceText("test:/described", text.getBytes(StandardCharsets.UTF_8)), RESOLVER)
+        .get()
+        .service();
+  }
+
   public static Service service(String resource) {
     return read(resource).get().service();
   }

@@ -2,20 +2,16 @@ package org.mapsel.core.verify;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
-import org.mapsel.core.document.SourceText;
 import org.mapsel.core.drift.Difference;
-import org.mapsel.core.finding.Finding;
-import org.mapsel.core.finding.Outcome;
-import org.mapsel.core.intake.Intake;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.service.Service;
+import org.mapsel.core.testing.Descriptions;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.Value;
@@ -36,11 +32,7 @@ class SampleMoveTest {
            "responses":{"200":{"description":"ok","content":{"application/json":{"schema":
            {"type":"object","properties":{%s}}}}}}}}}}"""
             .formatted(parameters, answer);
-    return Intake.read(
-            new SourceText("file:///berths.json", text.getBytes(StandardCharsets.UTF_8)),
-            none -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", none)))
-        .get()
-        .service();
+    return Descriptions.serviceOf(text);
   }
 
   private static SampleMove move(Service before, Service after, SeenSamples seen) {

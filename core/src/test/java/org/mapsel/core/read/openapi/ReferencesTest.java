@@ -18,6 +18,7 @@ import org.mapsel.core.intake.Intake;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
+import org.mapsel.core.testing.Descriptions;
 
 /** References that lead somewhere, nowhere and elsewhere. */
 class ReferencesTest {
@@ -130,12 +131,7 @@ class ReferencesTest {
          "components":{"responses":{"Found":{"description":"ok",%1$s}},
           "schemas":{"Berth":{"type":"object","properties":{"bay":{"type":"string"}}}}}}"""
             .formatted(link);
-    Service service =
-        Intake.read(
-                new SourceText("file:///berths.json", text.getBytes(StandardCharsets.UTF_8)),
-                none -> Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", none)))
-            .get()
-            .service();
+    Service service = Descriptions.serviceOf(text);
     assertThat(service.operations())
         .extracting(Operation::name, one -> one.links().size())
         .containsExactly(tuple("own", 1), tuple("shared", 1), tuple("none", 0), tuple("moor", 0));
