@@ -18,7 +18,7 @@ class AccessibilityTest {
   private static final List<String> GUIDELINES =
       List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa");
 
-  @RegisterExtension static final SharedDemo DEMO = new SharedDemo();
+  @RegisterExtension static final SharedDemo DEMO = SharedDemo.kept();
 
   private static void isAccessible(User user) {
     List<String> wrong =
@@ -43,7 +43,6 @@ class AccessibilityTest {
     whereThereIsMostToSee(user);
     user.press("Night watch colours");
     whereThereIsMostToSee(user);
-    user.page.context().close();
   }
 
   /** The same by day and by night. */
@@ -59,7 +58,6 @@ class AccessibilityTest {
     isAccessible(user.goTo("/draft/duty-desk").sees("Duty desk"));
     isAccessible(user.visit("yard-board", "List cranes").sees("12 rows"));
     isAccessible(user.visit("tide-watch", "Heights and warnings").sees("Fog on the outer pier."));
-    user.page.context().close();
   }
 
   @Test
@@ -69,6 +67,5 @@ class AccessibilityTest {
     isAccessible(user.goTo("/start"));
     assertThat(user.page.getByRole(AriaRole.MAIN)).isVisible();
     isAccessible(user.goTo("/nowhere").sees("There is nothing at this address"));
-    user.page.context().close();
   }
 }

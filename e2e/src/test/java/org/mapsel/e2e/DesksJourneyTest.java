@@ -12,7 +12,7 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 /** The ticket that fills itself, the desk that declares, and how the latter is paired. */
 class DesksJourneyTest {
 
-  @RegisterExtension static final SharedDemo DEMO = new SharedDemo();
+  @RegisterExtension static final SharedDemo DEMO = SharedDemo.kept();
 
   @Test
   void aTicketFillsItselfOnOpeningAndByLookingUp() {
@@ -43,7 +43,6 @@ class DesksJourneyTest {
         .getByText("Declaration desk", new Locator.GetByTextOptions().setExact(true))
         .click();
     assertThat(user.role(AriaRole.HEADING, "Declare an arrival")).isVisible();
-    user.page.context().close();
   }
 
   @Test
@@ -57,7 +56,6 @@ class DesksJourneyTest {
     user.press("Declare").sees("D-0001").sees("say so at the lock");
     user.type("Wind (knots)".replace("(", "\\(").replace(")", "\\)"), "25");
     user.press("Advise mooring").sees("Longer than ninety metres.").sees("Fresh wind.");
-    user.page.context().close();
   }
 
   /** 45 parameters, of which all but a few come from what is on the page. */
@@ -91,7 +89,6 @@ class DesksJourneyTest {
     assertThat(sheets.getByText("likely ✓")).hasCount(before - 1);
     user.press("Undo").press("Undo").press("Undo");
     user.sees("Saved");
-    user.page.context().close();
   }
 
   private static Locator.GetByRoleOptions named(String name) {

@@ -8,37 +8,17 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** The demo app and its services, well and unwell. */
 class DutyDeskJourneyTest {
 
-  private static Product product;
-  private static Browser browser;
-
-  @BeforeAll
-  static void start() {
-    product = Product.withDemo();
-    browser = new Browser();
-  }
-
-  @AfterAll
-  static void stop() {
-    browser.close();
-    product.close();
-  }
-
-  @AfterEach
-  void behaveAgain() {
-    product.standIns().turn("NORMAL");
-  }
+  @RegisterExtension static final SharedDemo DEMO = SharedDemo.changed();
 
   @Test
   void aRecordPageShowsAVesselAndAFaultIsSaidInTheServicesWords() {
-    User user = new User(browser, product).visit("duty-desk", "Get vessel");
+    User user = DEMO.user().visit("duty-desk", "Get vessel");
     user.press("Get vessel").sees("Please fill in: Hull number.");
     user.type("Hull number", "S-20417").press("Get vessel");
     user.sees("Salt Wren").doesNotSee("Please fill in");
@@ -48,7 +28,7 @@ class DutyDeskJourneyTest {
 
   @Test
   void aNestedParameterIsSentAndATypedFaultComesBack() {
-    User user = new User(browser, product).goTo("/services/berthing/operations/ReserveBerth");
+    User user = DEMO.user().goTo("/services/berthing/operations/ReserveBerth");
     user.type("hullNumber value", "S-20417").type("arrives value", "2031-05-14T06:40");
     user.type("nights value", "2").type("berth value", "N6");
     user.press("Send");
@@ -58,7 +38,7 @@ class DutyDeskJourneyTest {
 
   @Test
   void aPictureIsShownAsAPicture() {
-    User user = new User(browser, product).goTo("/services/berthing/operations/GetVesselPicture");
+    User user = DEMO.user().goTo("/services/berthing/operations/GetVesselPicture");
     user.type("hullNumber value", "S-20417").press("Send").sees("just answered");
 
     Locator picture =
@@ -70,9 +50,9 @@ class DutyDeskJourneyTest {
 
   @Test
   void anUnwellServiceIsExplainedOnTheBenchAndOnFinishedPages() {
-    User builder = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
+    User builder = DEMO.user().goTo("/services/berthing/operations/ListArrivals");
     builder.type("day value", "2031-05-14");
-    User reader = new User(browser, product).visit("duty-desk", "List arrivals");
+    User reader = DEMO.user().visit("duty-desk", "List arrivals");
     reader.type("Day", "2031-05-14");
     String[][] cases = {
       {"SLOW", "did not answer within 8 s"},
@@ -82,11 +62,11 @@ class DutyDeskJourneyTest {
       {"FAULT", "The harbour office is closed for the night."},
     };
     for (String[] one : cases) {
-      product.standIns().turn(one[0], 12_000);
+      DEMO.standIns().turn(one[0], 12_000);
       builder.press("Send").sees(one[1]);
       reader.press("List arrivals").sees(one[1]);
     }
-    product.standIns().turn("NORMAL");
+    DEMO.standIns().turn("NORMAL");
     builder.press("Send").sees("just answered");
     reader.press("List arrivals").sees("24 rows");
     assertThat(reader.page.getByRole(AriaRole.ALERT)).hasCount(0);
@@ -94,7 +74,7 @@ class DutyDeskJourneyTest {
 
   @Test
   void aSheetIsWorkedWithTheKeyboardAlone() {
-    User user = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
+    User user = DEMO.user().goTo("/services/berthing/operations/ListArrivals");
     Locator sheet = user.page.getByRole(AriaRole.TREEGRID);
     assertThat(sheet).isVisible();
     sheet.focus();
@@ -129,7 +109,7 @@ class DutyDeskJourneyTest {
 
   @Test
   void aStepperGoesThroughTheItems() {
-    User user = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
+    User user = DEMO.user().goTo("/services/berthing/operations/ListArrivals");
     user.type("day value", "2031-05-14").press("Send").sees("1 of 24");
     user.sees("Marrow Curlew").press("Next arrivals").sees("2 of 24").sees("Salt Wren");
     user.doesNotSee("Marrow Curlew");
@@ -137,8 +117,8 @@ class DutyDeskJourneyTest {
 
   @Test
   void twoPeopleOnOneAppLoseNothing() {
-    User first = new User(browser, product).build("duty-desk", "Reserve berth");
-    User second = new User(browser, product).build("duty-desk", "Reserve berth");
+    User first = DEMO.user().build("duty-desk", "Reserve berth");
+    User second = DEMO.user().build("duty-desk", "Reserve berth");
     assertThat(second.page.getByRole(AriaRole.TREEGRID)).isVisible();
     assertThat(first.page.getByRole(AriaRole.TREEGRID)).isVisible();
 
@@ -162,7 +142,7 @@ class DutyDeskJourneyTest {
 
   @Test
   void aFinishedPageFitsAPhone() {
-    User user = new User(browser, product, 390, 800).visit("duty-desk", "List arrivals");
+    User user = DEMO.user(390, 800).visit("duty-desk", "List arrivals");
     user.type("Day", "2031-05-14").press("List arrivals").sees("24 rows");
 
     assertThat((Boolean) user.page.evaluate("document.documentElement.scrollWidth <= innerWidth"))
@@ -174,7 +154,7 @@ class DutyDeskJourneyTest {
   @Test
   void filesAreReadTogether() {
     Path folder = Programs.ROOT.resolve("core/src/test/resources/descriptions");
-    User user = new User(browser, product).goTo("/services");
+    User user = DEMO.user().goTo("/services");
     user.page
         .getByLabel("Description files")
         .setInputFiles(
@@ -190,7 +170,7 @@ class DutyDeskJourneyTest {
 
   @Test
   void aSheetOfFiveThousandRowsIsWorkedLikeASmallOne() {
-    User user = new User(browser, product).goTo("/services");
+    User user = DEMO.user().goTo("/services");
     user.type("Address or text of a description", wide(5_000)).keys("Enter");
     user.press("Take 1 operation").sees("GOES IN");
     Locator sheet = user.page.getByRole(AriaRole.TREEGRID);
@@ -229,28 +209,12 @@ class DutyDeskJourneyTest {
 
   @Test
   void anyPlaceIsReachedFromTheOneBox() {
-    User user = new User(browser, product).goTo("/services");
+    User user = DEMO.user().goTo("/services");
     user.sees("Berthing").keys("Control+k");
     user.page.keyboard().type("Get vessel");
     assertThat(user.role(AriaRole.OPTION, "Duty desk / Get vessel")).isVisible();
     user.keys("Enter");
     assertThat(user.page).hasURL(Pattern.compile(".*/apps/duty-desk/pages/page_\\d+"));
     user.goTo("/nowhere/at/all").sees("There is nothing at this address");
-  }
-
-  @Test
-  void aServerThatWasKilledComesBackWithEverything() {
-    User user = new User(browser, product).build("duty-desk", "Get vessel");
-    user.role(AriaRole.BUTTON, "Get vessel").click();
-    user.page.getByLabel("Words of this button:").click();
-    user.type("Words of this button", "Look it up").keys("Enter");
-    assertThat(user.role(AriaRole.BUTTON, "Look it up")).isVisible();
-
-    product.killServer();
-    product.stop();
-    product.start();
-
-    User later = new User(browser, product).build("duty-desk", "Get vessel");
-    assertThat(later.role(AriaRole.BUTTON, "Look it up")).isVisible();
   }
 }

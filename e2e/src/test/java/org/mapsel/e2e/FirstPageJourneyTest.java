@@ -4,50 +4,47 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 
 import com.microsoft.playwright.options.AriaRole;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 
-/** From an empty workspace to a read answer on a page, and on through a restart. */
+/** From an empty workspace to a read answer on a page, and on through a crash. */
+@ExtendWith(SharedProduct.class)
 class FirstPageJourneyTest {
 
   @Test
-  void fromADescriptionToALivePageThatSurvivesARestart() {
-    try (StandIns standIns = StandIns.start();
-        Product product = Product.empty();
-        Browser browser = new Browser()) {
-      User user = new User(browser, product).goTo("/");
-      user.sees("No service yet.");
-      thereIsSomethingToTry(user);
+  void fromADescriptionToALivePageThatSurvivesACrash(
+      User user, Product product, StandIns standIns) {
+    thereIsSomethingToTry(user);
 
-      // Eight actions from the open start page to the first real answer on a page.
-      user.page.keyboard().type(standIns.berthing());
-      user.keys("Enter"); // 1
-      user.press("Take 6 operations"); // 2
-      user.follow("ListArrivals"); // 3
-      user.sees("made up, nothing sent yet");
-      user.type("day value", "2031-05-14"); // 4
-      user.keys("Control+Enter"); // 5
-      user.sees("just answered");
-      user.press("Make a page from this"); // 6
-      user.run(true); // 7
-      user.press("List arrivals"); // 8
-      user.sees("24 rows").sees("Marrow Curlew");
+    // Eight actions from the open start page to the first real answer on a page.
+    user.page.keyboard().type(standIns.berthing());
+    user.keys("Enter"); // 1
+    user.press("Take 6 operations"); // 2
+    user.follow("ListArrivals"); // 3
+    user.sees("made up, nothing sent yet");
+    user.type("day value", "2031-05-14"); // 4
+    user.keys("Control+Enter"); // 5
+    user.sees("just answered");
+    user.press("Make a page from this"); // 6
+    user.run(true); // 7
+    user.press("List arrivals"); // 8
+    user.sees("24 rows").sees("Marrow Curlew");
 
-      chooseSixFields(user);
-      user.run(true).press("List arrivals").sees("24 rows");
-      assertThat(user.heads())
-          .containsText(new String[] {"Due", "Vessel", "Hull", "Berth", "State", "Agent"});
+    chooseSixFields(user);
+    user.run(true).press("List arrivals").sees("24 rows");
+    assertThat(user.heads())
+        .containsText(new String[] {"Due", "Vessel", "Hull", "Berth", "State", "Agent"});
 
-      wireShowsBothMessages(user);
+    wireShowsBothMessages(user);
 
-      product.stop();
-      product.start();
-      User later = new User(browser, product).goTo("/apps");
-      later.follow("List arrivals");
-      assertThat(later.heads())
-          .containsText(new String[] {"Due", "Vessel", "Hull", "Berth", "State", "Agent"});
-      later.sees("recorded").sees("Marrow Curlew");
-      later.press("Undo");
-      assertThat(later.heads().nth(0)).not().containsText("Due");
-    }
+    product.killServer();
+    product.awaitReadyAgain();
+    user.goTo("/apps");
+    user.follow("List arrivals");
+    assertThat(user.heads())
+        .containsText(new String[] {"Due", "Vessel", "Hull", "Berth", "State", "Agent"});
+    user.sees("recorded").sees("Marrow Curlew");
+    user.press("Undo");
+    assertThat(user.heads().nth(0)).not().containsText("Due");
   }
 
   /** One press each; nothing is taken by that. */

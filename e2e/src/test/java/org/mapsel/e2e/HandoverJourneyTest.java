@@ -8,39 +8,20 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** Apps are handed over, live on while services change, and go from one workspace to another. */
 class HandoverJourneyTest {
 
-  private static Product product;
-  private static Browser browser;
+  @RegisterExtension static final SharedDemo DEMO = SharedDemo.moved();
   private User user;
-
-  @BeforeAll
-  static void start() {
-    product = Product.withDemo();
-    browser = new Browser();
-  }
-
-  @AfterAll
-  static void stop() {
-    browser.close();
-    product.close();
-  }
 
   @BeforeEach
   void sitDown() {
-    user = new User(browser, product);
-  }
-
-  @AfterEach
-  void leave() {
-    user.page.context().close();
+    user = DEMO.user();
   }
 
   private Locator section(String name) {
@@ -49,7 +30,7 @@ class HandoverJourneyTest {
 
   @Test
   void aNewerEditionIsSeenMendedAndReleasedAndTheOldReleaseStays() {
-    product.standIns().turn("SECOND_EDITION");
+    DEMO.standIns().turn("SECOND_EDITION");
     try {
       user.goTo("/services/berthing").press("Read the description again");
       Locator differences = user.role(AriaRole.TREEGRID, "What differs in ListArrivals");
@@ -71,25 +52,25 @@ class HandoverJourneyTest {
       user.press("Release 2");
       assertThat(section("The draft")).containsText("Nothing differs from release 2");
 
-      user.page.navigate(product.address() + "/open/duty-desk");
+      user.page.navigate(DEMO.product().address() + "/open/duty-desk");
       user.follow("List arrivals").type("Day", "2031-05-14");
       user.select("Basin", "north");
       user.press("List arrivals");
       assertThat(user.role(AriaRole.COLUMNHEADER, "Due").first()).isVisible();
       assertThat(user.page.getByRole(AriaRole.ROW).nth(1)).containsText("May");
     } finally {
-      product.standIns().turn("NORMAL");
+      DEMO.standIns().turn("NORMAL");
     }
     user.goTo("/apps/duty-desk/releases").press("Show this one to visitors");
     assertThat(user.role(AriaRole.LISTITEM, "Release 1")).containsText("what visitors see");
-    user.page.navigate(product.address() + "/open/duty-desk");
+    user.page.navigate(DEMO.product().address() + "/open/duty-desk");
     user.follow("List arrivals").type("Day", "2031-05-14").press("List arrivals");
     assertThat(user.page.getByRole(AriaRole.ROW).nth(1)).containsText("May");
   }
 
   @Test
   void aNewerFileIsComparedWithWhatIsInUse() {
-    String tides = user.page.request().get(product.standIns().tides()).text();
+    String tides = user.page.request().get(DEMO.standIns().tides()).text();
     user.goTo("/services/tides")
         .page
         .getByLabel("Newer description")
@@ -146,18 +127,16 @@ class HandoverJourneyTest {
   }
 
   @Test
-  void anAppGoesAsAFileIntoAnotherWorkspace() {
+  @ExtendWith(SharedProduct.class)
+  void anAppGoesAsAFileIntoAnotherWorkspace(User other) {
     user.goTo("/apps/yard-board/releases");
     Download file =
         user.page.waitForDownload(() -> user.follow("Save the draft with its descriptions"));
-    try (Product other = Product.empty()) {
-      user.page.navigate(other.address() + "/releases");
-      user.page.getByLabel("App file").setInputFiles(file.path());
-      user.sees("comes with the file");
-      user.press("Bring it in");
-      assertThat(user.role(AriaRole.BUTTON, "Release 1")).isVisible();
-      user.follow("Start page");
-      user.sees("12 cranes");
-    }
+    other.goTo("/releases").page.getByLabel("App file").setInputFiles(file.path());
+    other.sees("comes with the file");
+    other.press("Bring it in");
+    assertThat(other.role(AriaRole.BUTTON, "Release 1")).isVisible();
+    other.follow("Start page");
+    other.sees("12 cranes");
   }
 }

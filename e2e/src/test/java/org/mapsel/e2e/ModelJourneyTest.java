@@ -6,27 +6,13 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** Fields are named, derived and given words once, and every page that shows them follows. */
 class ModelJourneyTest {
 
-  private static Product product;
-  private static Browser browser;
-
-  @BeforeAll
-  static void start() {
-    product = Product.withDemo();
-    browser = new Browser();
-  }
-
-  @AfterAll
-  static void stop() {
-    browser.close();
-    product.close();
-  }
+  @RegisterExtension static final SharedDemo DEMO = SharedDemo.changed();
 
   private static Locator type(User user, String name) {
     return user.page
@@ -50,7 +36,7 @@ class ModelJourneyTest {
 
   @Test
   void whatTheModelSaysIsSeenOnThePages() {
-    User user = new User(browser, product);
+    User user = DEMO.user();
     tell(user);
 
     user.goTo("/apps/duty-desk/model");
@@ -83,7 +69,7 @@ class ModelJourneyTest {
 
   @Test
   void aValueListIsTakenFromTheRowsOfACall() {
-    User user = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
+    User user = DEMO.user().goTo("/services/berthing/operations/ListArrivals");
     user.type("day value", "2031-05-14").press("Send").sees("just answered");
     user.goTo("/apps/duty-desk/model");
     type(user, "Value lists").click();
@@ -108,7 +94,7 @@ class ModelJourneyTest {
 
   @Test
   void aFieldIsDraggedOntoThePageAndTakenBack() {
-    User user = new User(browser, product).build("duty-desk", "List arrivals");
+    User user = DEMO.user().build("duty-desk", "List arrivals");
     user.page
         .getByTestId("left")
         .getByText("draughtMetres", new Locator.GetByTextOptions().setExact(true))
@@ -121,7 +107,7 @@ class ModelJourneyTest {
 
   @Test
   void aRequiredParameterThatNothingFillsIsToldAndMended() {
-    User user = new User(browser, product).build("duty-desk", "Get vessel");
+    User user = DEMO.user().build("duty-desk", "Get vessel");
     user.press("hullNumber filled from: Hull number. Change").press("Leave it out");
     user.press("1 thing to mend");
     Locator drawer =
@@ -136,7 +122,7 @@ class ModelJourneyTest {
 
   @Test
   void theKeyboardNamesAndHidesFieldsAndTakesItBack() {
-    User user = new User(browser, product).goTo("/apps/duty-desk/model");
+    User user = DEMO.user().goTo("/apps/duty-desk/model");
     type(user, "Vessel").click();
     // The sheet of the type that was shown before takes no keys for this one.
     assertThat(line(user, "callSign")).isVisible();

@@ -1,5 +1,12 @@
 package org.mapsel.e2e;
 
+import com.google.gson.JsonArray;
+import com.google.gson.JsonElement;
+import com.google.gson.JsonParser;
+import com.microsoft.playwright.APIRequestContext;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.RequestOptions;
+import java.util.List;
 import org.junit.jupiter.api.extension.AfterEachCallback;
 import org.junit.jupiter.api.extension.BeforeEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
@@ -10,24 +17,11 @@ import org.junit.jupiter.api.extension.ParameterResolver;
 
 /**
  * One running product with nothing in it, for journeys that need no start of their own: a {@link
- * User} before an empty start page, and the {@link StandIns}, who behave.
+ * User} before an empty start page, the {@link StandIns}, who behave, and the {@link Product}.
  */
 final class SharedProduct implements BeforeEachCallback, AfterEachCallback, ParameterResolver {
 
   private static final Namespace HERE = Namespace.create(SharedProduct.class);
-
-  private static final String EMPTY =
-      """
-      async () => {
-        for (const kind of ['apps', 'services']) {
-          const all = await (await fetch('/api/' + kind)).json();
-          for (const one of all) {
-            const gone = await fetch('/api/' + kind + '/' + one.id, { method: 'DELETE' });
-            if (!gone.ok) throw new Error(kind + ' ' + one.id + ': ' + gone.status);
-          }
-        }
-      }
-      """;
 
   /** What runs as long as there are tests. */
   private static final class Running implements AutoCloseable {
@@ -57,9 +51,20 @@ final class SharedProduct implements BeforeEachCallback, AfterEachCallback, Para
   public void beforeEach(ExtensionContext test) {
     Running running = running(test);
     running.standIns.turn("NORMAL");
-    User user = new User(running.browser, running.product).goTo("/");
-    user.page.evaluate(EMPTY);
+    User user = new User(running.browser, running.product);
+    empty(user.page.request(), running.product.address());
     own(test).put(User.class, user.goTo("/").sees("No service yet."));
+  }
+
+  private static void empty(APIRequestContext api, String address) {
+    RequestOptions own = RequestOptions.create().setHeader("Origin", address);
+    for (String kind : List.of("/api/apps", "/api/services")) {
+      JsonArray all = JsonParser.parseString(api.get(address + kind).text()).getAsJsonArray();
+      for (JsonElement one : all) {
+        String id = one.getAsJsonObject().get("id").getAsString();
+        PlaywrightAssertions.assertThat(api.delete(address + kind + "/" + id, own)).isOK();
+      }
+    }
   }
 
   @Override
@@ -70,13 +75,15 @@ final class SharedProduct implements BeforeEachCallback, AfterEachCallback, Para
   @Override
   public boolean supportsParameter(ParameterContext parameter, ExtensionContext test) {
     Class<?> type = parameter.getParameter().getType();
-    return type == User.class || type == StandIns.class;
+    return type == User.class || type == StandIns.class || type == Product.class;
   }
 
   @Override
   public Object resolveParameter(ParameterContext parameter, ExtensionContext test) {
-    return parameter.getParameter().getType() == StandIns.class
-        ? running(test).standIns
-        : own(test).get(User.class, User.class);
+    Class<?> type = parameter.getParameter().getType();
+    if (type == Product.class) {
+      return running(test).product;
+    }
+    return type == StandIns.class ? running(test).standIns : own(test).get(User.class, User.class);
   }
 }

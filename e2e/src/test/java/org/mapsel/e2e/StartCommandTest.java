@@ -67,7 +67,7 @@ class StartCommandTest {
   @Test
   void startingTwiceStoppingTwiceAndResettingAreHarmless() throws Exception {
     Path data = Programs.temporary("mapsel-start");
-    Product product = Product.emptyIn(data);
+    Product product = aboveABusyPort(data);
     Said again = mapsel("start", "--data", data.toString());
     assertThat(again.status()).isZero();
     assertThat(again.words()).contains("running already: " + product.address());
@@ -87,24 +87,25 @@ class StartCommandTest {
     assertThat(data.resolve("postgres")).doesNotExist();
   }
 
-  @Test
-  void aBusyPortIsSteppedOverAndSaid() throws Exception {
+  /** A busy port is stepped over, and the start says so. */
+  private static Product aboveABusyPort(Path data) throws IOException {
     try (ServerSocket busy = new ServerSocket(0, 5, InetAddress.getLoopbackAddress())) {
-      Path data = Programs.temporary("mapsel-start");
-      try (Product product = Product.emptyIn(data, busy.getLocalPort())) {
-        assertThat(product.said()).contains("Port " + busy.getLocalPort() + " is busy; taking ");
-        assertThat(product.address()).doesNotEndWith(":" + busy.getLocalPort());
-      }
+      Product product = Product.emptyIn(data, busy.getLocalPort());
+      assertThat(product.said()).contains("Port " + busy.getLocalPort() + " is busy; taking ");
+      assertThat(product.address()).doesNotEndWith(":" + busy.getLocalPort());
+      return product;
     }
   }
 
   @Test
-  void aServerThatEndsIsStartedAgainButNotForEver() throws Exception {
+  void aServerThatEndsIsStartedAgainWithAllDataButNotForEver() throws Exception {
     Path data = Programs.temporary("mapsel-start");
     try (Product product = Product.emptyIn(data)) {
+      make(product.address(), "Duty desk");
       for (int again = 1; again <= 3; again++) {
         product.killServer();
         product.awaitReadyAgain();
+        assertThat(get(product.address() + "/api/apps")).contains("Duty desk");
       }
       assertThat(data.resolve("logs/server.log.3")).exists();
       product.killServer();

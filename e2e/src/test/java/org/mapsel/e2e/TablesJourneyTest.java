@@ -11,7 +11,7 @@ import org.junit.jupiter.api.extension.RegisterExtension;
 /** A spreadsheet becomes a service, and that a page. */
 class TablesJourneyTest {
 
-  @RegisterExtension static final SharedDemo DEMO = new SharedDemo();
+  @RegisterExtension static final SharedDemo DEMO = SharedDemo.kept();
 
   private static FilePayload file(String name, String text) {
     return new FilePayload(name, "text/csv", text.getBytes(StandardCharsets.UTF_8));
