@@ -23,12 +23,16 @@ interface Props {
   operation: string;
   /** Whether there is an answer that could be kept. */
   answered: boolean;
+  /** The name of the one that is chosen, where one can be; null is what was answered last. */
+  chosen?: string | null;
+  /** Shows a sample by its name; what was answered last without one. */
+  show: (name?: string) => Promise<unknown>;
   /** Another sample is shown from now on. */
   onShown: () => void;
 }
 
 /** The samples of an operation: shows one, keeps the last answer, or makes one up. */
-export function SampleMenu({ service, operation, answered, onShown }: Props) {
+export function SampleMenu({ service, operation, answered, chosen, show, onShown }: Props) {
   const [anchor, setAnchor] = useState<HTMLElement>();
   const [naming, setNaming] = useState(false);
   const [giving, setGiving] = useState(false);
@@ -40,17 +44,13 @@ export function SampleMenu({ service, operation, answered, onShown }: Props) {
     void queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
     void queries.invalidateQueries({ queryKey: ['bench'] });
   };
-  const shown = (all: Samples) => {
+  const shown = () => {
     onShown();
-    settled(all);
+    void queries.invalidateQueries({ queryKey: samplesQuery.queryKey });
+    void queries.invalidateQueries({ queryKey: servicesQuery.queryKey });
+    void queries.invalidateQueries({ queryKey: ['bench'] });
   };
-  const show = (name: string) =>
-    unwrap(
-      api.POST('/api/services/{service}/operations/{operation}/samples/{name}/uses', {
-        params: { path: { service, operation, name } },
-      }),
-    );
-  const using = useMutation({ mutationFn: show, onSuccess: shown });
+  const using = useMutation({ mutationFn: (name?: string) => show(name), onSuccess: shown });
   const keeping = useMutation({
     mutationFn: (name: string) =>
       unwrap(
@@ -99,10 +99,22 @@ export function SampleMenu({ service, operation, answered, onShown }: Props) {
         onClose={close}
         slotProps={{ list: { dense: true }, paper: { sx: { maxHeight: 420 } } }}
       >
-        <ListSubheader>Show</ListSubheader>
+        <ListSubheader>{chosen === undefined ? 'Show' : 'Show on this page'}</ListSubheader>
+        {chosen !== undefined && (
+          <MenuItem
+            selected={chosen === null}
+            onClick={() => {
+              close();
+              using.mutate(undefined);
+            }}
+          >
+            What was answered last
+          </MenuItem>
+        )}
         {known.map(({ name }) => (
           <MenuItem
             key={name}
+            selected={chosen === name}
             onClick={() => {
               close();
               using.mutate(name);
@@ -111,7 +123,9 @@ export function SampleMenu({ service, operation, answered, onShown }: Props) {
             {name}
           </MenuItem>
         ))}
-        {known.length === 0 && <MenuItem disabled>nothing was kept yet</MenuItem>}
+        {known.length === 0 && chosen === undefined && (
+          <MenuItem disabled>nothing was kept yet</MenuItem>
+        )}
         <ListSubheader>Make up</ListSubheader>
         {MADE.map((one) => (
           <MenuItem

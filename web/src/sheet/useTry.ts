@@ -27,6 +27,8 @@ export interface Attempt {
   removeItem: (path: Path, steps: Steps) => void;
   send: () => void;
   stop: () => void;
+  /** Forgets what was typed and answered, as another sample is shown. */
+  restart: () => void;
 }
 
 /** What there is no choice about stands where it must, whatever was there before. */
@@ -47,8 +49,15 @@ function originOf({ sample: { origin } }: Operation) {
  */
 export function useTry(operation: Operation, endpoint: string, handed?: Json): Attempt {
   const queries = useQueryClient();
-  const [typed, setTyped] = useState<Json>(() => joined(operation.sample.parameters, handed));
-  const parameters = useMemo(() => withFixed(operation, typed), [operation, typed]);
+  const [typed, setTyped] = useState<Json>();
+  const sampled = useMemo(
+    () => joined(operation.sample.parameters, handed),
+    [operation.sample.parameters, handed],
+  );
+  const parameters = useMemo(
+    () => withFixed(operation, typed ?? sampled),
+    [operation, typed, sampled],
+  );
   const [stopper, setStopper] = useState<AbortController>();
   const trying = useMutation({
     mutationFn: (signal: AbortSignal) =>
@@ -70,6 +79,10 @@ export function useTry(operation: Operation, endpoint: string, handed?: Json): A
       await queries.invalidateQueries({ queryKey: ['bench'] });
     },
   });
+  const stop = () => {
+    stopper?.abort();
+    trying.reset();
+  };
   const tried = trying.data;
   // Once the new sample is here, it has the derived fields too.
   const kept = tried?.sent?.exchange === operation.sample.sent?.exchange;
@@ -85,19 +98,20 @@ export function useTry(operation: Operation, endpoint: string, handed?: Json): A
     error: trying.error,
     pending: trying.isPending,
     setParameter: (path, value, steps) => {
-      setTyped((before: Json) => withValue(before, path, value, steps));
+      setTyped((before: Json) => withValue(before ?? sampled, path, value, steps));
     },
     removeItem: (path, steps) => {
-      setTyped((before: Json) => withoutItem(before, path, steps));
+      setTyped((before: Json) => withoutItem(before ?? sampled, path, steps));
     },
     send: () => {
       const next = new AbortController();
       setStopper(next);
       trying.mutate(next.signal);
     },
-    stop: () => {
-      stopper?.abort();
-      trying.reset();
+    stop,
+    restart: () => {
+      stop();
+      setTyped(undefined);
     },
   };
 }

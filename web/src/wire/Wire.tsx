@@ -16,58 +16,9 @@ import { Waiting } from '@/ui/Waiting';
 import { layOut } from './layOut';
 import { inOther, sameSigns, type Span, spanInOther } from './places';
 import { exchangeQuery } from './queries';
+import { Headers, Request } from './Request';
 
 const Message = lazy(() => import('./Message'));
-
-interface HeaderLine {
-  name: string;
-  value: string;
-  reason?: string;
-}
-
-function Headers({ lines, label }: { lines: HeaderLine[]; label: string }) {
-  return (
-    <Box
-      component="dl"
-      aria-label={label}
-      sx={{ m: 0, mb: 1, fontFamily: MONO, fontSize: 12, overflowWrap: 'anywhere' }}
-    >
-      {lines.map((line, index) => (
-        <Box key={index} sx={{ py: '2px' }}>
-          <Box component="dt" sx={{ display: 'inline', color: 'text.secondary' }}>
-            {line.name}:{' '}
-          </Box>
-          <Box component="dd" sx={{ display: 'inline', m: 0 }}>
-            {line.value}
-          </Box>
-          {line.reason && (
-            <Box sx={{ fontFamily: 'fontFamily', color: 'text.secondary', pl: 2 }}>
-              because {line.reason}
-            </Box>
-          )}
-        </Box>
-      ))}
-    </Box>
-  );
-}
-
-function Request({ exchange, pretty }: { exchange: ExchangeView; pretty: boolean }) {
-  return (
-    <Box component="section" aria-label="Request" sx={{ minWidth: 0 }}>
-      <Typography variant="h3" sx={{ mb: 0.5 }}>
-        <Mark side="in" /> Request
-      </Typography>
-      <Typography sx={{ fontFamily: MONO, fontSize: 12, overflowWrap: 'anywhere' }}>
-        {exchange.method} {exchange.address}
-      </Typography>
-      <Headers lines={exchange.requestHeaders} label="Request headers" />
-      <Message
-        text={pretty ? layOut(exchange.requestBody) : exchange.requestBody}
-        label="Request body"
-      />
-    </Box>
-  );
-}
 
 /** The body of an answer; places in it are those of its text as it came. */
 function AnswerBody({ exchange, pretty, mark, onPlace }: AnswerProps) {
@@ -177,7 +128,13 @@ function BothMessages({ data, ...places }: Places & { data: ExchangeView }) {
             },
           }}
         >
-          <Request exchange={data} pretty={!raw} />
+          <Request
+            method={data.method}
+            address={data.address}
+            headers={data.requestHeaders}
+            body={data.requestBody}
+            pretty={!raw}
+          />
           <Answer exchange={data} pretty={!raw} {...places} />
         </Box>
       </Suspense>

@@ -12,6 +12,7 @@ import { Problem } from '@/ui/Problem';
 import { EditSample } from './EditSample';
 import { failingSince, pauseWords, PAUSES } from './checks';
 import { Deviations } from './Deviations';
+import { SampleMessages } from './SampleMessages';
 import { RunsChart } from './RunsChart';
 
 const NEW: SampleCheck = { values: false, ignored: [], unordered: [], tolerance: 0 };
@@ -35,6 +36,7 @@ export function SampleRow({ sample }: { sample: SampleLine }) {
   const [anchor, setAnchor] = useState<HTMLElement>();
   const [open, setOpen] = useState(false);
   const [editing, setEditing] = useState(false);
+  const [wired, setWired] = useState(false);
   const { service, operation, name, check, verdict } = sample;
   const params = { path: { service, operation, name } };
   const doing = useMutation({
@@ -143,6 +145,14 @@ export function SampleRow({ sample }: { sample: SampleLine }) {
         >
           Change it…
         </MenuItem>
+        <MenuItem
+          onClick={() => {
+            setAnchor(undefined);
+            setWired(true);
+          }}
+        >
+          What went over the wire
+        </MenuItem>
         {check && !check.values && (
           <MenuItem onClick={act(pin({ ...check, values: true }))}>Check the values too</MenuItem>
         )}
@@ -166,6 +176,14 @@ export function SampleRow({ sample }: { sample: SampleLine }) {
           sample={sample}
           onClose={() => {
             setEditing(false);
+          }}
+        />
+      )}
+      {wired && (
+        <SampleMessages
+          sample={sample}
+          onClose={() => {
+            setWired(false);
           }}
         />
       )}

@@ -29,6 +29,8 @@ function valuesOf(calls: PageCall[]) {
   const all = calls.map(({ origin }) => origin);
   if (all.length === 0) return '';
   if (all.includes('gone')) return 'an operation is gone';
+  const chosen = calls.find(({ sample }) => sample !== undefined)?.sample;
+  if (chosen !== undefined) return `the sample ${chosen}`;
   if (all.includes('failed')) return 'a call that fails';
   if (all.includes('generated')) return 'made-up values';
   return all.includes('given') ? 'answer of the sample' : 'recorded answer';

@@ -1,8 +1,17 @@
 import Box from '@mui/material/Box';
 import Button from '@mui/material/Button';
 import Dialog from '@mui/material/Dialog';
+import { useMutation } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import type { AppEdit, Bench, FieldRef, Operation, PageCall } from '@/api/client';
+import {
+  api,
+  type AppEdit,
+  type Bench,
+  type FieldRef,
+  type Operation,
+  type PageCall,
+  unwrap,
+} from '@/api/client';
 import { pathKey, withValue } from '@/lib/json';
 import { AnswerNote } from '@/sheet/AnswerNote';
 import { CutButton, CutPanel, textsOf } from '@/sheet/CutPanel';
@@ -12,6 +21,7 @@ import { SampleMenu } from '@/sheet/SampleMenu';
 import { TryOutcome } from '@/sheet/TryOutcome';
 import { useCutRows } from '@/sheet/useCutRows';
 import { useTry } from '@/sheet/useTry';
+import { Problem } from '@/ui/Problem';
 import { Wire } from '@/wire/Wire';
 import type { Picked } from '@/parts/model';
 import { DerivedForm } from '../derived/DerivedForm';
@@ -63,6 +73,19 @@ export function CallSheet({
   onFold,
 }: Props) {
   const attempt = useTry(operation, call.endpoint);
+  const show = (name?: string) =>
+    unwrap(
+      api.PUT('/api/apps/{app}/pages/{page}/calls/{call}/sample', {
+        params: { path: { app, page, call: call.id } },
+        body: name === undefined ? {} : { sample: name },
+      }),
+    );
+  const showingLast = useMutation({ mutationFn: () => show() });
+  /** What is answered to it is what the page shows then. */
+  const send = () => {
+    if (call.sample === undefined) attempt.send();
+    else showingLast.mutate(undefined, { onSuccess: attempt.send });
+  };
   const [wireOpen, setWireOpen] = useState(false);
   const [cutting, setCutting] = useState(false);
   const [pairing, setPairing] = useState(false);
@@ -118,7 +141,7 @@ export function CallSheet({
         <FieldSheet
           label={`Fields of ${operation.name}`}
           sheet={sheet}
-          note={<AnswerNote attempt={attempt} />}
+          note={<AnswerNote attempt={attempt} sample={call.sample} />}
           columns={{
             goesIn: 'filled from',
             comesBack: 'shown as',
@@ -136,7 +159,7 @@ export function CallSheet({
           }}
           onParameter={attempt.setParameter}
           onRemove={attempt.removeItem}
-          onSend={attempt.send}
+          onSend={send}
           onTaken={(row, taking) => {
             const edit = takenEdit(page, bench, call, row, taking);
             if (edit) onEdit(edit);
@@ -158,7 +181,7 @@ export function CallSheet({
               <Button
                 variant="outlined"
                 disabled={attempt.pending}
-                onClick={attempt.send}
+                onClick={send}
                 title="Ctrl+Enter"
               >
                 {attempt.pending ? 'Sending…' : 'Send'}
@@ -175,7 +198,9 @@ export function CallSheet({
                 service={operation.service}
                 operation={operation.id}
                 answered={attempt.answer !== undefined}
-                onShown={attempt.stop}
+                chosen={call.sample ?? null}
+                show={show}
+                onShown={attempt.restart}
               />
               <CutButton
                 open={cutting}
@@ -212,6 +237,7 @@ export function CallSheet({
         />
       </Box>
       <Box sx={{ px: 1.5, maxHeight: '45%', overflow: 'auto', flex: 'none' }}>
+        {showingLast.error && <Problem error={showingLast.error} />}
         <TryOutcome attempt={attempt} />
         {cutting && (
           <CutPanel

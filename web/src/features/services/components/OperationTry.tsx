@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem';
 import TextField from '@mui/material/TextField';
 import Typography from '@mui/material/Typography';
 import { useEffect, useMemo, useState } from 'react';
-import type { Json, Operation } from '@/api/client';
+import { api, type Json, type Operation, unwrap } from '@/api/client';
 import { pathKey, type Step } from '@/lib/json';
 import { CutButton, CutPanel, textsOf } from '@/sheet/CutPanel';
 import { FieldSheet } from '@/sheet/FieldSheet';
@@ -126,7 +126,16 @@ export function OperationTry({ operation, handed }: { operation: Operation; hand
                 service={operation.service}
                 operation={operation.id}
                 answered={attempt.answer !== undefined}
-                onShown={attempt.stop}
+                show={(name = '') =>
+                  unwrap(
+                    api.POST('/api/services/{service}/operations/{operation}/samples/{name}/uses', {
+                      params: {
+                        path: { service: operation.service, operation: operation.id, name },
+                      },
+                    }),
+                  )
+                }
+                onShown={attempt.restart}
               />
             </>
           }

@@ -8,38 +8,18 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
-import org.junit.jupiter.api.AfterAll;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.RegisterExtension;
 
 /** Samples are kept, made up, checked and answered from, with and without the service. */
 class SamplesJourneyTest {
 
-  private static Product product;
-  private static Browser browser;
-
-  @BeforeAll
-  static void start() {
-    product = Product.withDemo();
-    browser = new Browser();
-  }
-
-  @AfterAll
-  static void stop() {
-    browser.close();
-    product.close();
-  }
-
-  @AfterEach
-  void behaveAgain() {
-    product.standIns().turn("NORMAL");
-  }
+  @RegisterExtension static final SharedDemo DEMO = SharedDemo.changed();
 
   @Test
   void anAnswerIsMadeUpAndChangedInTheFieldSheet() {
     String operation = "/services/berthing/operations/VesselParticulars";
-    User user = new User(browser, product).goTo(operation).press("Samples");
+    User user = DEMO.user().goTo(operation).press("Samples");
     user.role(AriaRole.MENUITEM, "One row").click();
     assertThat(user.page.getByText("made up").first()).isVisible();
     user.goTo("/samples").press("More for One row");
@@ -63,12 +43,11 @@ class SamplesJourneyTest {
             user.page.getByRole(AriaRole.ROW).filter(new Locator.FilterOptions().setHasText("LOA")))
         .not()
         .hasCount(0);
-    user.page.context().close();
   }
 
   @Test
   void theLogTellsVisitorsFromBuildersAndPersonalDataIsNotInIt() {
-    User user = new User(browser, product);
+    User user = DEMO.user();
     user.goTo("/apps/duty-desk/model");
     user.page.getByLabel("Record types").getByText("List arrivals").first().click();
     user.press(
@@ -88,12 +67,11 @@ class SamplesJourneyTest {
         .hasCount(0);
     user.goTo("/apps/duty-desk/model").press("Undo");
     user.sees("Saved");
-    user.page.context().close();
   }
 
   @Test
   void aSampleIsCheckedAndThenStandsForTheService() {
-    User user = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
+    User user = DEMO.user().goTo("/services/berthing/operations/ListArrivals");
     user.type("day value", "2031-05-14").press("Send");
     user.sees("just answered");
     user.press("Samples");
@@ -113,7 +91,7 @@ class SamplesJourneyTest {
     sample.getByText("Pin as check").click();
     user.press("Run all checks");
     assertThat(sample).containsText("shape: holds");
-    product.standIns().turn("SECOND_EDITION");
+    DEMO.standIns().turn("SECOND_EDITION");
     sample.getByText("Run", new Locator.GetByTextOptions().setExact(true)).click();
     assertThat(sample).containsText("shape: differs");
     sample.getByText("What differs").click();
@@ -134,7 +112,7 @@ class SamplesJourneyTest {
     assertThat(user.goTo("/upkeep").page.getByLabel("Keep exchanges for days")).hasValue("7");
 
     user.goTo("/samples");
-    product.standIns().turn("DROPPED");
+    DEMO.standIns().turn("DROPPED");
     user.page.getByLabel("Answer for Berthing from here").click();
     user.sees("answered from here; nothing is sent");
     user.visit("duty-desk", "Arrivals of a day");
@@ -143,12 +121,11 @@ class SamplesJourneyTest {
     assertThat(user.page.getByRole(AriaRole.ROW).nth(1)).containsText("Marrow Curlew");
     user.goTo("/samples").page.getByLabel("Answer for Berthing from here").click();
     user.doesNotSee("answered from here; nothing is sent");
-    user.page.context().close();
   }
 
   @Test
   void whatWentOverTheWireIsComparedKeptAndOpenedAgain() {
-    User user = new User(browser, product).goTo("/services/berthing/operations/ListArrivals");
+    User user = DEMO.user().goTo("/services/berthing/operations/ListArrivals");
     for (String day : List.of("2031-05-14", "2031-05-15")) {
       user.type("day value", day).press("Send");
       user.sees("just answered");
@@ -187,7 +164,26 @@ class SamplesJourneyTest {
     user.press("Samples");
     user.role(AriaRole.MENUITEM, "A call that fails").click();
     user.sees("a call that fails: The service says that it did not work");
-    user.page.context().close();
+    aPageShowsWhatIsChosenForIt();
+    user.goTo("/samples").press("More for The fourteenth");
+    user.role(AriaRole.MENUITEM, "What went over the wire").click();
+    assertThat(user.page.getByLabel("Request body")).containsText("<day>2031-05-14</day>");
+    assertThat(user.page.getByLabel("Answer body")).containsText("Marrow Curlew");
+  }
+
+  /** Field sheets, and other pages, go on showing what was answered last. */
+  private static void aPageShowsWhatIsChosenForIt() {
+    User user = DEMO.user().goTo("/apps/duty-desk/pages/page_1");
+    Locator table = user.page.getByRole(AriaRole.TABLE).first();
+    user.press("Samples");
+    user.role(AriaRole.MENUITEM, "Quiet day").click();
+    user.sees("the sample Quiet day");
+    assertThat(table).containsText("Idle Petrel");
+    User other = DEMO.user().goTo("/services/berthing/operations/ListArrivals");
+    other.sees("a call that fails").doesNotSee("Idle Petrel");
+    user.press("Samples");
+    user.role(AriaRole.MENUITEM, "What was answered last").click();
+    assertThat(table).not().containsText("Idle Petrel");
   }
 
   private static final String QUIET_DAY =

@@ -6,15 +6,19 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import org.mapsel.core.call.Caller;
+import org.mapsel.core.document.AddressSecrets;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Findings;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.Header;
+import org.mapsel.core.message.OverTheWire;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.message.http.FirstValues;
+import org.mapsel.core.read.sample.Secrets;
 import org.mapsel.core.read.sample.SeenExchange;
 import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.sample.SampleMaker;
@@ -26,9 +30,9 @@ import org.mapsel.core.value.RecordValue;
 /**
  * Parameters and the answer to them, as somebody gave them as text.
  *
- * @param came the answer as it was given
+ * @param wire what was given, without what proves who called
  */
-public record GivenSample(RecordValue parameters, RecordValue answer, Response came) {
+public record GivenSample(RecordValue parameters, RecordValue answer, OverTheWire wire) {
 
   /** More exchanges of an archive than these are passed over. */
   public static final int MOST = 50;
@@ -53,19 +57,27 @@ public record GivenSample(RecordValue parameters, RecordValue answer, Response c
       String type = text.stripLeading().startsWith("<") ? "text/xml" : "application/json";
       Response response = response(OK, type, text.strip());
       answer(service, operation, wire, response, findings)
-          .ifPresent(answer -> given.add(new GivenSample(made, answer, response)));
+          .ifPresent(
+              answer ->
+                  given.add(
+                      new GivenSample(
+                          made, answer, new OverTheWire(Optional.empty(), Optional.of(response)))));
     } else {
       RequestReader reader = new RequestReader(service);
       for (SeenExchange seen : exchanges.get()) {
         Optional<RecordValue> parameters =
-            IncomingRequest.of(request(seen))
+            IncomingRequest.of(request(seen, seen.address(), header -> false))
                 .flatMap(reader::read)
                 .filter(read -> read.operation().equals(operation.id()))
                 .map(ReadRequest::parameters);
         if (parameters.isPresent() && given.size() < MOST) {
           Response response = response(seen.status(), seen.mediaType(), seen.answer());
           answer(service, operation, wire, response, findings)
-              .ifPresent(answer -> given.add(new GivenSample(parameters.get(), answer, response)));
+              .ifPresent(
+                  answer ->
+                      given.add(
+                          new GivenSample(
+                              parameters.get(), answer, OverTheWire.of(hidden(seen), response))));
         }
       }
     }
@@ -79,11 +91,17 @@ public record GivenSample(RecordValue parameters, RecordValue answer, Response c
     return Outcome.of(given);
   }
 
-  private static Request request(SeenExchange seen) {
+  /** A request without what proves who called. */
+  private static Request hidden(SeenExchange seen) {
+    return request(seen, AddressSecrets.without(seen.address()), Secrets::isHeader);
+  }
+
+  private static Request request(SeenExchange seen, String address, Predicate<String> hides) {
     return new Request(
         seen.method(),
-        seen.address(),
+        address,
         seen.headers().stream()
+            .filter(header -> !hides.test(header.getKey()))
             .map(header -> new Header(header.getKey(), header.getValue(), ""))
             .toList(),
         seen.body().getBytes(StandardCharsets.UTF_8));

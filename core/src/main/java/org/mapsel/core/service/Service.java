@@ -55,6 +55,12 @@ public record Service(
             entities);
   }
 
+  /** The same with no other operation than one of its own. */
+  public Service only(Operation operation) {
+    return new Service(
+        name, documentation, endpoints, OperationList.of(List.of(operation)), shapes, entities);
+  }
+
   public Optional<Operation> findOperation(OperationId id) {
     return operations.find(id);
   }

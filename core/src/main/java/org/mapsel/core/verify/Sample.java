@@ -2,6 +2,7 @@ package org.mapsel.core.verify;
 
 import java.util.Optional;
 import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.OverTheWire;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Service;
@@ -16,6 +17,7 @@ import tools.jackson.databind.JsonNode;
  * @param parameters and {@code answer} in the model's names; no answer where it was a failure
  * @param failure the code of the failure that came back
  * @param check what must hold of it; nothing if it is only a sample
+ * @param wire what it was read from
  */
 public record Sample(
     String service,
@@ -24,11 +26,13 @@ public record Sample(
     JsonNode parameters,
     Optional<JsonNode> answer,
     Optional<String> failure,
-    Optional<Check> check) {
+    Optional<Check> check,
+    OverTheWire wire) {
 
   /** The sample with something that must hold of it. */
   public Sample with(Check held) {
-    return new Sample(service, operation, name, parameters, answer, failure, Optional.of(held));
+    return new Sample(
+        service, operation, name, parameters, answer, failure, Optional.of(held), wire);
   }
 
   /** The parameters as the operation types them. */

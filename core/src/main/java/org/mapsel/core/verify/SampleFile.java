@@ -33,6 +33,7 @@ public final class SampleFile {
     sample.answer().ifPresent(answer -> json.set("answer", answer));
     sample.failure().ifPresent(code -> json.put("failure", code));
     sample.check().ifPresent(check -> json.set("check", write(check)));
+    WireJson.write(json, sample.wire());
     return json;
   }
 
@@ -74,7 +75,8 @@ public final class SampleFile {
               json.path("parameters"),
               Optional.of(json.path("answer")).filter(JsonNode::isObject),
               Optional.of(json.path("failure")).filter(JsonNode::isString).map(JsonNode::asString),
-              Optional.of(json.path("check")).filter(JsonNode::isObject).map(SampleFile::check)));
+              Optional.of(json.path("check")).filter(JsonNode::isObject).map(SampleFile::check),
+              WireJson.read(json)));
     } catch (IllegalArgumentException e) {
       return Outcome.failed(
           Finding.error("VERIFY_SAMPLE_WRONG", "missing", String.valueOf(e.getMessage())));

@@ -59,6 +59,15 @@ public final class SampleMove {
     return in.in(parameters);
   }
 
+  /**
+   * The same, with what only the other edition reads in what was sent.
+   *
+   * @param read the parameters as the other edition reads the request
+   */
+  public JsonNode parameters(JsonNode parameters, JsonNode read) {
+    return filled(parameters(parameters), read);
+  }
+
   /** An answer as the other edition has it. */
   public JsonNode answer(JsonNode answer) {
     return out.in(answer);

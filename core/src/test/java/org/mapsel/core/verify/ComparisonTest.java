@@ -3,11 +3,17 @@ package org.mapsel.core.verify;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.assertj.core.api.ListAssert;
 import org.junit.jupiter.api.Test;
 import org.mapsel.core.json.ValueJson;
+import org.mapsel.core.message.Header;
+import org.mapsel.core.message.OverTheWire;
+import org.mapsel.core.message.Request;
+import org.mapsel.core.message.Response;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.value.RecordValue;
@@ -133,7 +139,17 @@ class ComparisonTest {
                     List.of(FieldPath.of("day")),
                     List.of(FieldPath.of("berths")),
                     new BigDecimal("0.5"),
-                    Optional.of(2_000L))));
+                    Optional.of(2_000L))),
+            OverTheWire.of(
+                new Request(
+                    "POST",
+                    "http://localhost/berthing",
+                    List.of(new Header("SOAPAction", "list", "")),
+                    "<day>2031-05-14</day>".getBytes(StandardCharsets.UTF_8)),
+                new Response(
+                    200,
+                    Map.of("Content-Type", List.of("text/xml;charset=iso-8859-1")),
+                    "<name>M\u00f8we</name>".getBytes(StandardCharsets.ISO_8859_1))));
 
     String file = SampleFile.write(sample).toString();
     Sample read = SampleFile.read(new JsonMapper().readTree(file)).get();

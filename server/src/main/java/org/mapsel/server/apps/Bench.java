@@ -55,6 +55,7 @@ import org.mapsel.server.apps.BenchViews.PairsView;
 import org.mapsel.server.apps.BenchViews.ShownView;
 import org.mapsel.server.apps.BenchViews.VariableView;
 import org.mapsel.server.samples.LastSamples;
+import org.mapsel.server.samples.SampleStore;
 import org.mapsel.server.services.Operations;
 import org.mapsel.server.services.ServiceViews.OperationView;
 import org.mapsel.server.web.FindingView;
@@ -69,6 +70,8 @@ class Bench {
 
   private final Apps apps;
   private final SampleState samples;
+  private final ShownSampleStore shown;
+  private final SampleStore named;
   private final Operations operations;
   private final Vocabulary vocabulary;
   private final SeenSamples seen;
@@ -77,6 +80,8 @@ class Bench {
   Bench(
       Apps apps,
       SampleState samples,
+      ShownSampleStore shown,
+      SampleStore named,
       Operations operations,
       Vocabulary vocabulary,
       SeenSamples seen,
@@ -85,6 +90,8 @@ class Bench {
     this.vocabulary = vocabulary;
     this.apps = apps;
     this.samples = samples;
+    this.shown = shown;
+    this.named = named;
     this.operations = operations;
     this.clock = clock;
   }
@@ -96,6 +103,7 @@ class Bench {
     PagePlan plan = checked.checked().pages().get(page.id()).plan();
     PageReach reach = new PageReach(app, page, apps.services());
     return new BenchPage(
+        appId,
         checked.checked(),
         app,
         page,
@@ -111,16 +119,15 @@ class Bench {
 
   BenchView view(String appId, String pageId, Locale locale) {
     BenchPage known = known(appId, pageId);
-    SampleState.Sampled sampled = samples.of(known.checked(), known.page(), apps.services());
+    SampleState.Sampled sampled =
+        samples.of(known.id(), known.checked(), known.page(), apps.services());
     Formats formats = new Formats(locale);
     PageView page =
         new PageViews(known.plan(), sampled.state(), formats, clock.instant(), true).page();
     DryRun dryRun = new DryRun(known.plan(), sampled.state(), formats, clock.instant());
     return new BenchView(
         page,
-        known.page().calls().stream()
-            .map(call -> call(known, call, Optional.ofNullable(sampled.samples().get(call.id()))))
-            .toList(),
+        known.page().calls().stream().map(call -> call(known, call, sampled)).toList(),
         new BenchItems(known).of(page),
         new BenchReactions(known, dryRun, formats).all(),
         known.page().arguments().stream()
@@ -135,7 +142,8 @@ class Bench {
         .orElseGet(() -> argument.scalar().words());
   }
 
-  private static CallView call(BenchPage known, Call call, Optional<LastSamples.Sample> sample) {
+  private static CallView call(BenchPage known, Call call, SampleState.Sampled sampled) {
+    Optional<LastSamples.Sample> sample = Optional.ofNullable(sampled.samples().get(call.id()));
     List<FilledView> filled =
         call.parameters().stream()
             .map(
@@ -153,6 +161,7 @@ class Bench {
         known.told().nameOf(call),
         call.endpoint(),
         sample.map(one -> one.origin().label()).orElse("gone"),
+        sampled.chosen().get(call.id()),
         filled,
         shown(known, call));
   }
@@ -195,13 +204,34 @@ class Bench {
   OperationView sheet(String appId, String pageId, String callId) {
     App app = apps.get(appId).app();
     Page page = page(app, pageId);
-    Call call =
-        page.call(new CallId(callId))
-            .orElseThrow(() -> Problem.missing("APP_CALL_MISSING", "page", page.name()));
+    Call call = call(page, callId);
     String edition =
         app.edition(call.service())
             .orElseThrow(() -> Problem.missing("APP_SERVICE_MISSING", "service", call.service()));
-    return operations.view(call.service(), edition, call.operation(), app.model());
+    return operations.view(
+        call.service(),
+        edition,
+        call.operation(),
+        app.model(),
+        Optional.ofNullable(shown.of(appId, page.id()).get(call.id())));
+  }
+
+  private static Call call(Page page, String id) {
+    return page.call(new CallId(id))
+        .orElseThrow(() -> Problem.missing("APP_CALL_MISSING", "page", page.name()));
+  }
+
+  /** Shows a page with a sample of one of its calls from now on, or with what is answered last. */
+  void show(String appId, String pageId, String callId, Optional<String> sample) {
+    Page page = page(apps.get(appId).app(), pageId);
+    Call call = call(page, callId);
+    sample
+        .filter(name -> named.line(call.service(), call.operation().text(), name).isEmpty())
+        .ifPresent(
+            name -> {
+              throw Problem.missing("SERVER_SAMPLE_MISSING", "name", name);
+            });
+    shown.show(appId, page.id(), call.id(), sample);
   }
 
   List<OfferView> offers(
@@ -224,12 +254,7 @@ class Bench {
   /** What on the page looks to belong to the parameters of a call. */
   PairsView pairsOfCall(String appId, String pageId, String callId, Locale locale) {
     BenchPage known = known(appId, pageId);
-    Call call =
-        known
-            .page()
-            .call(new CallId(callId))
-            .orElseThrow(() -> Problem.missing("APP_CALL_MISSING", "page", known.page().name()));
-    return pairs(known, suggestions(known).of(call), locale);
+    return pairs(known, suggestions(known).of(call(known.page(), callId)), locale);
   }
 
   /** What on the page looks to belong into the inputs of a form. */
@@ -251,7 +276,8 @@ class Bench {
   }
 
   private PairsView pairs(BenchPage known, PairSuggestions.Found found, Locale locale) {
-    SampleState.Sampled sampled = samples.of(known.checked(), known.page(), apps.services());
+    SampleState.Sampled sampled =
+        samples.of(known.id(), known.checked(), known.page(), apps.services());
     Scope scope =
         new StateScope(known.page(), known.plan().plan(), sampled.state(), clock.instant());
     Formats formats = new Formats(locale);
@@ -286,7 +312,8 @@ class Bench {
 
   /** What sources give in the samples; of rows the first. */
   private Scope scope(BenchPage known, SlotId slot) {
-    SampleState.Sampled sampled = samples.of(known.checked(), known.page(), apps.services());
+    SampleState.Sampled sampled =
+        samples.of(known.id(), known.checked(), known.page(), apps.services());
     Scope scope =
         new StateScope(known.page(), known.plan().plan(), sampled.state(), clock.instant());
     Optional<PartId> table =

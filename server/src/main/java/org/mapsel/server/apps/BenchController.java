@@ -2,6 +2,7 @@ package org.mapsel.server.apps;
 
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.server.apps.BenchViews.BenchView;
 import org.mapsel.server.apps.BenchViews.ChoiceOfferView;
@@ -10,12 +11,16 @@ import org.mapsel.server.apps.BenchViews.FormulaView;
 import org.mapsel.server.apps.BenchViews.OfferView;
 import org.mapsel.server.apps.BenchViews.OffersRequest;
 import org.mapsel.server.apps.BenchViews.PairsView;
+import org.mapsel.server.apps.BenchViews.ShownWith;
 import org.mapsel.server.services.ServiceViews.OperationView;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Pages while they are built. */
@@ -40,6 +45,17 @@ class BenchController {
   OperationView sheet(
       @PathVariable String app, @PathVariable String page, @PathVariable String call) {
     return bench.sheet(app, page, call);
+  }
+
+  /** Shows the page with a sample of a call from now on. */
+  @PutMapping("/calls/{call}/sample")
+  @ResponseStatus(HttpStatus.NO_CONTENT)
+  void show(
+      @PathVariable String app,
+      @PathVariable String page,
+      @PathVariable String call,
+      @RequestBody ShownWith with) {
+    bench.show(app, page, call, Optional.ofNullable(with.sample()));
   }
 
   /** What on the page looks to belong to the parameters of a call. */

@@ -12,9 +12,19 @@ import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.server.apps.BenchViews.SlotView;
 
-/** A page that is built, with all that is known of it. */
+/**
+ * A page that is built, with all that is known of it.
+ *
+ * @param id of the app
+ */
 record BenchPage(
-    Checked checked, App app, Page page, PagePlan plan, PageReach reach, PageWords told) {
+    String id,
+    Checked checked,
+    App app,
+    Page page,
+    PagePlan plan,
+    PageReach reach,
+    PageWords told) {
 
   /** A slot of a part, of a thing in one, of a reaction or of a step, and what fills it. */
   SlotView slot(PartId owner, String name) {

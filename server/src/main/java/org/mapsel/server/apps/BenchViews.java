@@ -49,6 +49,8 @@ final class BenchViews {
    * A call of the page.
    *
    * @param origin whether its sample is recorded, given or generated; gone if there is no operation
+   * @param sample the name of the sample that it is shown with; nothing where that is what was
+   *     answered last
    */
   record CallView(
       CallId id,
@@ -57,8 +59,16 @@ final class BenchViews {
       String operationName,
       EndpointId endpoint,
       String origin,
+      @Nullable String sample,
       List<FilledView> filled,
       List<ShownView> shown) {}
+
+  /**
+   * What a call is shown with.
+   *
+   * @param sample its name; nothing for what was answered last
+   */
+  record ShownWith(@Nullable String sample) {}
 
   /**
    * A parameter and what fills it.

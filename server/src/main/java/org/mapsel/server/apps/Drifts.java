@@ -177,7 +177,7 @@ class Drifts {
     Page page = Bench.page(edited, request.page());
     return new PageViews(
             checked.pages().get(page.id()).plan(),
-            state.of(checked, page, apps.services()).state(),
+            state.of(app, checked, page, apps.services()).state(),
             new Formats(locale),
             clock.instant(),
             true)

@@ -38,24 +38,33 @@ public class SampleState {
   private static final int FARTHEST = 2;
 
   private final LastSamples last;
+  private final ShownSampleStore shown;
   private final Clock clock;
 
-  SampleState(LastSamples last, Clock clock) {
+  SampleState(LastSamples last, ShownSampleStore shown, Clock clock) {
     this.last = last;
+    this.shown = shown;
     this.clock = clock;
   }
 
-  /** A state, and where the answer of each call comes from. */
-  public record Sampled(PageState state, Map<CallId, LastSamples.Sample> samples) {}
+  /**
+   * A state, and where the answer of each call comes from.
+   *
+   * @param chosen the names of the samples that were chosen for calls of the page
+   */
+  public record Sampled(
+      PageState state, Map<CallId, LastSamples.Sample> samples, Map<CallId, String> chosen) {}
 
   /**
+   * @param app the id of the app
    * @param checked the app, with its pages made ready
    */
-  Sampled of(Checked checked, Page page, ServiceLookup services) {
-    return of(checked, page, services, 0);
+  Sampled of(String app, Checked checked, Page page, ServiceLookup services) {
+    return of(app, checked, page, services, 0);
   }
 
-  private Sampled of(Checked checked, Page page, ServiceLookup services, int far) {
+  private Sampled of(String app, Checked checked, Page page, ServiceLookup services, int far) {
+    Map<CallId, String> named = shown.of(app, page.id());
     PageReach reach = new PageReach(checked.app(), page, services);
     Map<PartId, Value> inputs = new HashMap<>();
     Map<CallId, PageState.Answer> answers = new HashMap<>();
@@ -66,7 +75,11 @@ public class SampleState {
           .ifPresent(
               pinned -> {
                 LastSamples.Sample sample =
-                    last.sample(call.service(), pinned.service(), pinned.operation());
+                    last.sample(
+                        call.service(),
+                        pinned.service(),
+                        pinned.operation(),
+                        Optional.ofNullable(named.get(call.id())));
                 samples.put(call.id(), sample);
                 if (sample.failure().isPresent()) {
                   answers.put(call.id(), new PageState.Answer.Failed(sample.failure().get()));
@@ -83,16 +96,16 @@ public class SampleState {
         .forEach(part -> chosen.put(part.id(), 0));
     Map<String, Value> arguments = new HashMap<>();
     for (Argument argument : page.arguments()) {
-      handedOn(checked, page, argument, services, far)
+      handedOn(app, checked, page, argument, services, far)
           .or(() -> madeUp(reach, argument))
           .ifPresent(value -> arguments.put(argument.name(), value));
     }
-    return new Sampled(PageState.of(arguments, inputs, answers, chosen), samples);
+    return new Sampled(PageState.of(arguments, inputs, answers, chosen), samples, named);
   }
 
   /** What a page that leads here would hand on, of its first rows. */
   private Optional<Value> handedOn(
-      Checked checked, Page page, Argument argument, ServiceLookup services, int far) {
+      String app, Checked checked, Page page, Argument argument, ServiceLookup services, int far) {
     if (far == FARTHEST) {
       return Optional.empty();
     }
@@ -105,7 +118,7 @@ public class SampleState {
                   && step.slots().containsKey(argument.name());
           if (leads) {
             Plan plan = checked.pages().get(other.id()).plan().plan();
-            PageState state = of(checked, other, services, far + 1).state();
+            PageState state = of(app, checked, other, services, far + 1).state();
             Value value =
                 plan.value(
                     new SlotId.OfPart(other.id(), step.id(), argument.name()),

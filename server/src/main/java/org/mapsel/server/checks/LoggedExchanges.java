@@ -8,6 +8,7 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.OverTheWire;
 import org.mapsel.core.message.PersonalData;
 import org.mapsel.core.serve.IncomingRequest;
 import org.mapsel.core.serve.ReadRequest;
@@ -148,7 +149,9 @@ class LoggedExchanges {
             Optional.of(exchange),
             Optional.empty(),
             Optional.of(read.known().edition()),
-            read.logged().response().filter(response -> answered)));
+            new OverTheWire(
+                Optional.of(read.logged().request()),
+                read.logged().response().filter(response -> answered))));
     return new ShownAgain(read.known().id(), read.known().operation().id().text());
   }
 
@@ -157,14 +160,14 @@ class LoggedExchanges {
     Read read = read(exchange);
     Known known = read.known();
     JsonNode parameters = ValueJson.write(read.parameters());
+    SampleStore.Kept kept =
+        read.outcome().value().orElse(null) instanceof Answer.Failed failed
+            ? known.failed(parameters, Samples.failure(failed))
+            : known.answered(parameters, ValueJson.write(read.answer()));
     samples.keep(
         known,
         name,
-        read.outcome().value().orElse(null) instanceof Answer.Failed failed
-            ? known.failed(parameters, Samples.failure(failed))
-            : known
-                .answered(parameters, ValueJson.write(read.answer()))
-                .asItCame(read.logged().response()));
+        kept.from(new OverTheWire(Optional.of(read.logged().request()), read.logged().response())));
     return samples.all();
   }
 

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.message.Header;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.verify.Check;
 import org.mapsel.core.verify.Deviation;
@@ -53,6 +54,20 @@ public final class SampleViews {
 
   /** How often a check runs by itself; null for never. */
   record ScheduleRequest(@Nullable Integer everyMinutes) {}
+
+  /**
+   * What a sample was read from.
+   *
+   * @param sent nothing where it is not known
+   * @param came nothing where nobody answered, or the answer was made up or changed by hand
+   */
+  record SampleWire(@Nullable SentMessage sent, @Nullable CameMessage came) {}
+
+  /** A request as it went over the wire. */
+  record SentMessage(String method, String address, List<Header> headers, String body) {}
+
+  /** An answer as it came; of its headers those that say how it is to be read. */
+  record CameMessage(int status, List<Header> headers, String body, int bytes) {}
 
   /**
    * What is in a sample.

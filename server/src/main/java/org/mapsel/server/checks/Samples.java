@@ -1,5 +1,6 @@
 package org.mapsel.server.checks;
 
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -8,6 +9,9 @@ import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.Header;
+import org.mapsel.core.message.OverTheWire;
+import org.mapsel.core.message.Response;
 import org.mapsel.core.message.http.FirstValues;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.ShapeId;
@@ -23,6 +27,7 @@ import org.mapsel.core.verify.EditedMessage;
 import org.mapsel.core.verify.Sample;
 import org.mapsel.core.verify.SampleMove;
 import org.mapsel.server.checks.KnownOperations.Known;
+import org.mapsel.server.checks.SampleViews.CameMessage;
 import org.mapsel.server.checks.SampleViews.CheckRunView;
 import org.mapsel.server.checks.SampleViews.CheckView;
 import org.mapsel.server.checks.SampleViews.GivenRequest;
@@ -31,9 +36,12 @@ import org.mapsel.server.checks.SampleViews.NewSample;
 import org.mapsel.server.checks.SampleViews.SampleContent;
 import org.mapsel.server.checks.SampleViews.SampleLine;
 import org.mapsel.server.checks.SampleViews.SampleOrigin;
+import org.mapsel.server.checks.SampleViews.SampleWire;
 import org.mapsel.server.checks.SampleViews.SampledService;
 import org.mapsel.server.checks.SampleViews.SamplesView;
+import org.mapsel.server.checks.SampleViews.SentMessage;
 import org.mapsel.server.checks.SampleViews.VerdictView;
+import org.mapsel.server.samples.BodyText;
 import org.mapsel.server.samples.EditionSamples;
 import org.mapsel.server.samples.Replay;
 import org.mapsel.server.samples.SampleStore;
@@ -194,7 +202,7 @@ public class Samples {
           known
               .answered(
                   ValueJson.write(all.get(i).parameters()), ValueJson.write(all.get(i).answer()))
-              .asItCame(Optional.of(all.get(i).came())));
+              .from(all.get(i).wire()));
     }
     return all();
   }
@@ -206,6 +214,35 @@ public class Samples {
     return new SampleContent(
         typed(kept.parameters(), known, known.operation().input()),
         kept.answer().map(answer -> typed(answer, known, known.operation().output())).orElse(null));
+  }
+
+  /** What a sample was read from. */
+  SampleWire wire(String service, String operation, String name) {
+    OverTheWire wire = line(service, operation, name).kept().wire();
+    return new SampleWire(
+        wire.sent()
+            .map(
+                sent ->
+                    new SentMessage(
+                        sent.method(),
+                        sent.address(),
+                        sent.headers(),
+                        new String(sent.body(), StandardCharsets.UTF_8)))
+            .orElse(null),
+        wire.came()
+            .map(
+                came ->
+                    new CameMessage(
+                        came.status(), headers(came), BodyText.of(came), came.body().length))
+            .orElse(null));
+  }
+
+  private static List<Header> headers(Response came) {
+    return came.headers().entrySet().stream()
+        .flatMap(
+            header ->
+                header.getValue().stream().map(value -> new Header(header.getKey(), value, "")))
+        .toList();
   }
 
   private static JsonNode typed(JsonNode message, Known known, ShapeId shape) {
@@ -283,7 +320,7 @@ public class Samples {
             Optional.empty(),
             kept.failure(),
             kept.edition(),
-            kept.came()),
+            kept.wire()),
         SampleOrigin.RECORDED.name());
     return all();
   }
@@ -343,7 +380,8 @@ public class Samples {
         kept.parameters(),
         kept.answer(),
         kept.failure().map(SampleStore.Failure::code),
-        check(line).map(check -> move.map(one -> one.check(check)).orElse(check)));
+        check(line).map(check -> move.map(one -> one.check(check)).orElse(check)),
+        kept.wire());
   }
 
   /** What must hold of a sample, with the fields of the edition that it was taken with. */
@@ -371,7 +409,7 @@ public class Samples {
                 Optional.empty(),
                 sample.failure().map(code -> new SampleStore.Failure(code, code)),
                 Optional.ofNullable(used.get(sample.service())),
-                Optional.empty()),
+                sample.wire()),
             SampleOrigin.RECORDED.name());
         sample
             .check()

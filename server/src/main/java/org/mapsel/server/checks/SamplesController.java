@@ -6,6 +6,7 @@ import org.mapsel.server.checks.SampleViews.NewSample;
 import org.mapsel.server.checks.SampleViews.PinRequest;
 import org.mapsel.server.checks.SampleViews.ReplayRequest;
 import org.mapsel.server.checks.SampleViews.SampleContent;
+import org.mapsel.server.checks.SampleViews.SampleWire;
 import org.mapsel.server.checks.SampleViews.SamplesView;
 import org.mapsel.server.checks.SampleViews.ScheduleRequest;
 import org.springframework.http.HttpStatus;
@@ -85,6 +86,13 @@ class SamplesController {
   SampleContent content(
       @PathVariable String service, @PathVariable String operation, @PathVariable String name) {
     return samples.content(service, operation, name);
+  }
+
+  /** What a sample was read from. */
+  @GetMapping("/services/{service}/operations/{operation}/samples/{name}/wire")
+  SampleWire wire(
+      @PathVariable String service, @PathVariable String operation, @PathVariable String name) {
+    return samples.wire(service, operation, name);
   }
 
   @PutMapping("/services/{service}/operations/{operation}/samples/{name}/content")

@@ -2,12 +2,15 @@ package org.mapsel.server.samples;
 
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.mapsel.core.message.Response;
 
 /** What was answered, as text. */
-final class BodyText {
+public final class BodyText {
 
   private static final Pattern CHARSET = Pattern.compile("(?i)charset=\"?([\\w.:-]+)");
 
@@ -17,9 +20,18 @@ final class BodyText {
     return new String(kept.responseBody(), charset(kept));
   }
 
+  /** The body of an answer. */
+  public static String of(Response response) {
+    return new String(response.body(), charset(response.headers()));
+  }
+
   /** What the answer says that it is written in. */
   static Charset charset(ExchangeStore.Kept kept) {
-    return kept.responseHeaders().entrySet().stream()
+    return charset(kept.responseHeaders());
+  }
+
+  private static Charset charset(Map<String, List<String>> headers) {
+    return headers.entrySet().stream()
         .filter(header -> header.getKey().equalsIgnoreCase("content-type"))
         .flatMap(header -> header.getValue().stream())
         .map(CHARSET::matcher)

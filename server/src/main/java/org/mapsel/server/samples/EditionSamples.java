@@ -10,8 +10,11 @@ import org.mapsel.core.call.Caller;
 import org.mapsel.core.drift.Drift;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.ref.OperationId;
+import org.mapsel.core.serve.IncomingRequest;
+import org.mapsel.core.serve.RequestReader;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.service.Service;
@@ -85,8 +88,8 @@ public class EditionSamples {
   }
 
   /**
-   * A sample with its fields where an edition has them. An answer that is there as it came is read
-   * once more, so that it has what only this edition describes.
+   * A sample with its fields where an edition has them. What is there as it went over the wire is
+   * read once more, so that it has what only this edition describes.
    */
   public SampleStore.Kept in(
       String serviceId, Service service, Operation operation, SampleStore.Kept kept) {
@@ -94,7 +97,9 @@ public class EditionSamples {
         .map(
             move ->
                 new SampleStore.Kept(
-                    move.parameters(kept.parameters()),
+                    asked(service, operation, kept)
+                        .map(read -> move.parameters(kept.parameters(), read))
+                        .orElseGet(() -> move.parameters(kept.parameters())),
                     kept.answer()
                         .map(
                             answer ->
@@ -104,8 +109,32 @@ public class EditionSamples {
                     kept.exchange(),
                     kept.failure(),
                     kept.edition(),
-                    kept.came()))
+                    kept.wire()))
         .orElse(kept);
+  }
+
+  /** The parameters as an edition reads what was sent, likewise. */
+  private Optional<JsonNode> asked(Service service, Operation operation, SampleStore.Kept kept) {
+    return kept.wire()
+        .sent()
+        .filter(
+            sent ->
+                kept.edition()
+                    .flatMap(editions::service)
+                    .flatMap(
+                        before ->
+                            before(before, service, operation)
+                                .flatMap(was -> parameters(before, was, sent)))
+                    .filter(then -> then.toString().equals(kept.parameters().toString()))
+                    .isPresent())
+        .flatMap(sent -> parameters(service, operation, sent));
+  }
+
+  /** Parameters as a service finds them in a request; nothing if it is none of the operation. */
+  private static Optional<JsonNode> parameters(Service service, Operation operation, Request sent) {
+    return IncomingRequest.of(sent)
+        .flatMap(new RequestReader(service.only(operation))::read)
+        .map(read -> ValueJson.write(read.parameters()));
   }
 
   /**
@@ -113,10 +142,10 @@ public class EditionSamples {
    * otherwise than it stands there: then it was put together of several.
    */
   private Optional<JsonNode> anew(Service service, Operation operation, SampleStore.Kept kept) {
-    if (kept.came().isEmpty() || kept.answer().isEmpty()) {
+    if (kept.wire().came().isEmpty() || kept.answer().isEmpty()) {
       return Optional.empty();
     }
-    Response came = kept.came().get();
+    Response came = kept.wire().came().get();
     return kept.edition()
         .flatMap(editions::service)
         .flatMap(

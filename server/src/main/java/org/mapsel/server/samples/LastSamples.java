@@ -6,6 +6,7 @@ import org.mapsel.core.call.RecordedAnswers;
 import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.json.ValueJson;
 import org.mapsel.core.message.Answer;
+import org.mapsel.core.message.OverTheWire;
 import org.mapsel.core.message.PersonalData;
 import org.mapsel.core.message.http.FirstValues;
 import org.mapsel.core.ref.OperationId;
@@ -100,7 +101,9 @@ public class LastSamples {
             recorded.sent().map(Recorder.Sent::exchange),
             Optional.empty(),
             editions.idOf(service),
-            recorded.result().exchange().flatMap(Exchange::response).map(data::blankedIn)));
+            new OverTheWire(
+                recorded.result().exchange().map(Exchange::request).map(data::blankedIn),
+                recorded.result().exchange().flatMap(Exchange::response).map(data::blankedIn))));
   }
 
   /**
@@ -108,9 +111,20 @@ public class LastSamples {
    * description, or one that is made up from it.
    */
   public Sample sample(String serviceId, Service service, Operation operation) {
+    return sample(serviceId, service, operation, Optional.empty());
+  }
+
+  /**
+   * What is kept under a name; where nothing is, what was sent and answered last.
+   *
+   * @param name nothing for the last
+   */
+  public Sample sample(
+      String serviceId, Service service, Operation operation, Optional<String> name) {
+    String id = operation.id().text();
     Optional<SampleStore.Kept> kept =
-        samples
-            .find(serviceId, operation.id().text(), SampleStore.LAST)
+        name.flatMap(known -> samples.find(serviceId, id, known))
+            .or(() -> samples.find(serviceId, id, SampleStore.LAST))
             .map(known -> inEdition.in(serviceId, service, operation, known));
     RecordValue parameters =
         kept.map(
@@ -170,7 +184,7 @@ public class LastSamples {
     Optional<SampleStore.Kept> last =
         samples.find(serviceId, operation.id().text(), SampleStore.LAST);
     Optional<JsonNode> read =
-        last.flatMap(SampleStore.Kept::came)
+        last.flatMap(kept -> kept.wire().came())
             .flatMap(came -> EditionSamples.answer(service, operation, came));
     if (read.isPresent()) {
       samples.put(
@@ -183,7 +197,7 @@ public class LastSamples {
               last.get().exchange(),
               Optional.empty(),
               editions.idOf(service),
-              last.get().came()));
+              last.get().wire()));
     }
   }
 }

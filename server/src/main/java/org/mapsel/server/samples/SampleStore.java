@@ -7,6 +7,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.temporal.ChronoUnit;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,12 +20,16 @@ import org.jooq.JSONB;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.jspecify.annotations.Nullable;
+import org.mapsel.core.message.Header;
+import org.mapsel.core.message.OverTheWire;
+import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.server.memory.LargeWork;
 import org.mapsel.server.schema.tables.records.SampleRecord;
 import org.springframework.stereotype.Repository;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -47,7 +52,7 @@ public class SampleStore {
    *
    * @param exchange what was sent and came back, if that is in the log
    * @param edition the one of its service that it was taken with, if that is known
-   * @param came the answer as it came, if it did and was not changed since
+   * @param wire what it was read from
    */
   public record Kept(
       JsonNode parameters,
@@ -55,13 +60,13 @@ public class SampleStore {
       Optional<String> exchange,
       Optional<Failure> failure,
       Optional<String> edition,
-      Optional<Response> came) {
+      OverTheWire wire) {
 
     /** The headers that say how a body is to be read. */
     private static final String TYPE = "Content-Type";
 
     public Kept {
-      came = came.map(Kept::readable);
+      wire = new OverTheWire(wire.sent(), wire.came().map(Kept::readable));
     }
 
     /** Of the headers of an answer only those are kept that say how to read it. */
@@ -79,7 +84,7 @@ public class SampleStore {
           Optional.empty(),
           Optional.empty(),
           edition,
-          Optional.empty());
+          OverTheWire.NOTHING);
     }
 
     /** What was asked and failed. */
@@ -90,12 +95,12 @@ public class SampleStore {
           Optional.empty(),
           Optional.of(failure),
           edition,
-          Optional.empty());
+          OverTheWire.NOTHING);
     }
 
-    /** The same, with the answer as it came. */
-    public Kept asItCame(Optional<Response> response) {
-      return new Kept(parameters, answer, exchange, failure, edition, response);
+    /** The same, with what it was read from. */
+    public Kept from(OverTheWire wire) {
+      return new Kept(parameters, answer, exchange, failure, edition, wire);
     }
   }
 
@@ -112,7 +117,8 @@ public class SampleStore {
   /** With what came over the wire. */
   private static final Field<Integer> BYTES =
       DSL.coalesce(ANSWER_BYTES, 0)
-          .plus(DSL.coalesce(DSL.field("octet_length({0})", Integer.class, SAMPLE.CAME_BODY), 0));
+          .plus(DSL.coalesce(DSL.field("octet_length({0})", Integer.class, SAMPLE.CAME_BODY), 0))
+          .plus(DSL.coalesce(DSL.field("octet_length({0})", Integer.class, SAMPLE.SENT_BODY), 0));
 
   private final DSLContext sql;
   private final JsonMapper json;
@@ -154,7 +160,19 @@ public class SampleStore {
         Optional.ofNullable(row.getExchangeId()),
         failure(row),
         Optional.ofNullable(row.getEdition()),
-        came(row));
+        new OverTheWire(sent(row), came(row)));
+  }
+
+  private Optional<Request> sent(SampleRecord row) {
+    return Optional.ofNullable(row.getSentBody())
+        .map(
+            body ->
+                new Request(
+                    row.getSentMethod(),
+                    row.getSentAddress(),
+                    json.readValue(
+                        row.getSentHeaders().data(), new TypeReference<List<Header>>() {}),
+                    body));
   }
 
   private static Optional<Response> came(SampleRecord row) {
@@ -274,9 +292,7 @@ public class SampleStore {
                 update
                     .setNull(SAMPLE.ANSWER)
                     .setNull(SAMPLE.EXCHANGE_ID)
-                    .setNull(SAMPLE.CAME_STATUS)
-                    .setNull(SAMPLE.CAME_TYPE)
-                    .setNull(SAMPLE.CAME_BODY)
+                    .set(came(kept.wire().came()))
                     .set(SAMPLE.EDITION, kept.edition().orElse(null))
                     .set(SAMPLE.FAILURE, failure.code())
                     .set(SAMPLE.FAILURE_REASON, failure.reason()));
@@ -334,11 +350,10 @@ public class SampleStore {
 
   /** Keeps a sample; without an answer the last good one stays, of whichever edition it is. */
   public void put(String service, String operation, String name, Kept kept) {
+    Map<Field<?>, Object> sent = sent(kept.wire().sent());
     JSON values = JSON.valueOf(kept.parameters().toString());
     JSON answer = kept.answer().map(JsonNode::toString).map(JSON::valueOf).orElse(null);
-    Integer status = kept.came().map(Response::status).orElse(null);
-    String type = kept.came().flatMap(came -> came.header(Kept.TYPE)).orElse(null);
-    byte[] body = kept.came().map(Response::body).orElse(null);
+    Map<Field<?>, Object> came = came(kept.wire().came());
     var insert =
         sql.insertInto(SAMPLE)
             .set(SAMPLE.SERVICE_ID, service)
@@ -348,13 +363,13 @@ public class SampleStore {
             .set(SAMPLE.ANSWER, answer)
             .set(SAMPLE.EXCHANGE_ID, kept.exchange().orElse(null))
             .set(SAMPLE.EDITION, kept.edition().orElse(null))
-            .set(SAMPLE.CAME_STATUS, status)
-            .set(SAMPLE.CAME_TYPE, type)
-            .set(SAMPLE.CAME_BODY, body)
+            .set(came)
+            .set(sent)
             .set(SAMPLE.RECORDED_AT, OffsetDateTime.now(clock))
             .onConflict(SAMPLE.SERVICE_ID, SAMPLE.OPERATION, SAMPLE.NAME)
             .doUpdate()
             .set(SAMPLE.PARAMETERS, values)
+            .set(sent)
             .setNull(SAMPLE.FAILURE)
             .setNull(SAMPLE.FAILURE_REASON)
             .set(SAMPLE.RECORDED_AT, OffsetDateTime.now(clock));
@@ -363,13 +378,30 @@ public class SampleStore {
           .set(SAMPLE.ANSWER, answer)
           .set(SAMPLE.EXCHANGE_ID, kept.exchange().orElse(null))
           .set(SAMPLE.EDITION, kept.edition().orElse(null))
-          .set(SAMPLE.CAME_STATUS, status)
-          .set(SAMPLE.CAME_TYPE, type)
-          .set(SAMPLE.CAME_BODY, body)
+          .set(came)
           .execute();
     } else {
       insert.execute();
     }
+  }
+
+  private static Map<Field<?>, Object> came(Optional<Response> response) {
+    Map<Field<?>, Object> columns = new HashMap<>();
+    columns.put(SAMPLE.CAME_STATUS, response.map(Response::status).orElse(null));
+    columns.put(SAMPLE.CAME_TYPE, response.flatMap(one -> one.header(Kept.TYPE)).orElse(null));
+    columns.put(SAMPLE.CAME_BODY, response.map(Response::body).orElse(null));
+    return columns;
+  }
+
+  private Map<Field<?>, Object> sent(Optional<Request> request) {
+    Map<Field<?>, Object> columns = new HashMap<>();
+    columns.put(SAMPLE.SENT_METHOD, request.map(Request::method).orElse(null));
+    columns.put(SAMPLE.SENT_ADDRESS, request.map(Request::address).orElse(null));
+    columns.put(
+        SAMPLE.SENT_HEADERS,
+        request.map(one -> JSONB.valueOf(json.writeValueAsString(one.headers()))).orElse(null));
+    columns.put(SAMPLE.SENT_BODY, request.map(Request::body).orElse(null));
+    return columns;
   }
 
   /**

@@ -76,16 +76,21 @@ public class Operations {
   /** An operation as it was read last. */
   OperationView view(String serviceId, String operationId) {
     String newest = workspace.kept(serviceId).edition();
-    return view(serviceId, newest, new OperationId(operationId), Model.EMPTY);
+    return view(serviceId, newest, new OperationId(operationId), Model.EMPTY, Optional.empty());
   }
 
   /**
    * An operation of an edition.
    *
    * @param model the model of the app that it is looked at for
+   * @param shown the name of the sample that is shown; nothing for what was answered last
    */
   public OperationView view(
-      String serviceId, String edition, OperationId operationId, Model model) {
+      String serviceId,
+      String edition,
+      OperationId operationId,
+      Model model,
+      Optional<String> shown) {
     ServiceStore.Kept kept = workspace.kept(serviceId);
     Service service = editions.get(edition).service();
     Operation operation = operation(service, operationId.text());
@@ -93,7 +98,7 @@ public class Operations {
         Describe.endpoints(service).stream()
             .filter(endpoint -> operation.wire(new EndpointId(endpoint.id())).isPresent())
             .toList();
-    LastSamples.Sample sample = last.sample(serviceId, service, operation);
+    LastSamples.Sample sample = last.sample(serviceId, service, operation, shown);
     Value known = sample.isKnown() ? sample.answer() : Value.ABSENT;
     boolean learns = learning.isPossible(kept);
     // Where answers are learnt for good, fields get their places by that.

@@ -2,6 +2,8 @@ package org.mapsel.server.apps;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
 import org.mapsel.server.testing.Api;
@@ -88,7 +90,14 @@ class DriftApiTest {
           .contains("N 4")
           .doesNotContain("crewCount");
       JsonNode verdict =
-          api.post(operation + "/samples/At%20rest/verdicts", "{}").body().at("/samples/0/verdict");
+          api.post(operation + "/samples/At%20rest/verdicts", "{}")
+              .body()
+              .at("/samples")
+              .valueStream()
+              .filter(sample -> sample.at("/name").asString().equals("At rest"))
+              .findFirst()
+              .orElseThrow()
+              .at("/verdict");
       assertThat(verdict.at("/deviations")).hasSize(1);
       assertThat(verdict.at("/deviations/0/path").asString()).contains("note");
 
@@ -98,6 +107,50 @@ class DriftApiTest {
           .contains("crewCount")
           .doesNotContain("N 4");
     }
+  }
+
+  @Test
+  void whatWasSentIsReadAnewWhereAnotherEditionDescribesMoreOfIt() {
+    try (FakeBerthing host = new FakeBerthing()) {
+      offerAsking(host, "\"day\"");
+      String service = api.take(host.address() + "/tugs.json");
+      String sample = "/api/services/" + service + "/operations/tugs/given-samples";
+      String given =
+          "GET /tugs?day=2031-05-14&basin=north HTTP/1.1\\nHost: localhost\\nX-Api-Key: reef\\n\\n"
+              + "HTTP/1.1 200 OK\\nContent-Type: application/json\\n\\n{\\\"tug\\\":\\\"Bollard\\\"}";
+      assertThat(api.postAsIs(sample, "{\"name\":\"North\",\"text\":\"" + given + "\"}").status())
+          .isEqualTo(201);
+      String kept = "/api/services/" + service + "/operations/tugs/samples/North";
+      assertThat(api.get(kept + "/content").body().at("/parameters"))
+          .hasToString("{\"day\":\"2031-05-14\"}");
+      assertThat(api.get(kept + "/wire").body().toString())
+          .contains("basin=north")
+          .doesNotContain("reef");
+
+      offerAsking(host, "\"day\"", "\"basin\"");
+      String next = api.post("/api/services/" + service + "/readings", "{}").text("/edition");
+      api.put("/api/services/" + service + "/edition", "{'edition':'" + next + "'}");
+      assertThat(api.get(kept + "/content").body().at("/parameters"))
+          .hasToString("{\"day\":\"2031-05-14\",\"basin\":\"north\"}");
+    }
+  }
+
+  private static void offerAsking(FakeBerthing host, String... names) {
+    host.offer(
+        "/tugs.json",
+        """
+        {"openapi":"3.1.0","info":{"title":"Tugs","version":"1"},"servers":[{"url":"%s"}],
+         "paths":{"/tugs":{"get":{"operationId":"tugs","parameters":[%s],
+          "responses":{"200":{"description":"All.","content":{"application/json":{"schema":
+           {"type":"object","properties":{"tug":{"type":"string"}}}}}}}}}}}
+        """
+            .formatted(
+                host.address(),
+                Stream.of(names)
+                    .map(
+                        "{\"name\":%s,\"in\":\"query\",\"schema\":{\"type\":\"string\"}}"
+                            ::formatted)
+                    .collect(Collectors.joining(","))));
   }
 
   private String version(String app) {

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.RegisterExtension;
+import org.mapsel.core.message.OverTheWire;
 import org.mapsel.server.samples.SampleStore;
 import org.mapsel.server.testing.Api;
 import org.mapsel.server.testing.TestServer;
@@ -108,7 +109,12 @@ class PairingApiTest {
 
   private static SampleStore.Kept kept(JsonNode parameters, Optional<JsonNode> answer) {
     return new SampleStore.Kept(
-        parameters, answer, Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty());
+        parameters,
+        answer,
+        Optional.empty(),
+        Optional.empty(),
+        Optional.empty(),
+        OverTheWire.NOTHING);
   }
 
   @Test

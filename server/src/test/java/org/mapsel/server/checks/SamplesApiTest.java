@@ -88,6 +88,52 @@ class SamplesApiTest {
   }
 
   @Test
+  void aPageIsShownWithASampleOfItsOwn() {
+    send();
+    keep("Many", ",'made':'MANY_ROWS'");
+    String app = "/api/apps/" + api.post("/api/apps", "{'name':'Duty desk'}").text("/id");
+    String edition = api.get("/api/services/" + service).text("/edition");
+    for (int version = 1; version <= 2; version++) {
+      api.post(
+          app + "/edits",
+          "{'version':%d,'edit':{'kind':'addPage','service':'%s','edition':'%s','operation':'%s','endpoint':'%s','fields':[['entry','key']]}}"
+              .formatted(version, service, edition, "VesselParticulars", "BerthingSoap11"));
+    }
+    JsonNode pages = api.get(app).body().at("/pages");
+    String first = app + "/pages/" + pages.at("/0/id").asString();
+    String second = app + "/pages/" + pages.at("/1/id").asString();
+    int answered = rows(first);
+    String call = first + "/calls/" + api.get(first + "/bench").text("/calls/0/id");
+
+    assertThat(api.put(call + "/sample", "{'sample':'Few'}").code())
+        .isEqualTo("SERVER_SAMPLE_MISSING");
+    assertThat(api.put(call + "/sample", "{'sample':'Many'}").status()).isEqualTo(204);
+    assertThat(rows(first)).isEqualTo(50);
+    assertThat(api.get(first + "/bench").text("/calls/0/sample")).isEqualTo("Many");
+    assertThat(api.get(call).body().at("/sample/answer/entry")).hasSize(50);
+    assertThat(rows(second)).isEqualTo(answered);
+
+    api.delete(operation + "/samples/Many");
+    assertThat(rows(first)).isEqualTo(answered);
+    keep("Many", ",'made':'MANY_ROWS'");
+    assertThat(rows(first)).isEqualTo(50);
+    api.put(call + "/sample", "{}");
+    assertThat(rows(first)).isEqualTo(answered);
+  }
+
+  private int rows(String page) {
+    return api.get(page + "/bench")
+        .body()
+        .at("/page/parts")
+        .valueStream()
+        .filter(part -> part.has("rows"))
+        .findFirst()
+        .orElseThrow()
+        .at("/rows/all")
+        .asInt();
+  }
+
+  @Test
   void aServiceThatIsGoneIsAnsweredForFromItsSamples() {
     send();
     JsonNode known = api.get(operation).body().at("/sample/answer");
@@ -167,6 +213,14 @@ class SamplesApiTest {
         .isEqualTo(
             store.line(service, "VesselParticulars", "Pasted").orElseThrow().kept().answer());
 
+    JsonNode wire = api.get(operation + "/samples/Archived/wire").body();
+    assertThat(wire.at("/sent/body").asString()).contains(">S-1</");
+    assertThat(wire.at("/came/body").asString()).isEqualTo(FakeBerthing.vessel());
+    assertThat(api.get(operation + "/samples/Pasted/wire").body().has("sent")).isFalse();
+    JsonNode content = api.get(operation + "/samples/Archived/content").body();
+    api.put(operation + "/samples/Archived/content", content.toString());
+    assertThat(api.get(operation + "/samples/Archived/wire").body()).isEmpty();
+
     given.put("text", "{}");
     assertThat(api.postAsIs(operation + "/given-samples", given.toString()).status())
         .isEqualTo(422);
@@ -202,6 +256,7 @@ class SamplesApiTest {
     String exchange = "/api/exchanges/" + send().text("/sent/exchange");
     assertThat(api.post(exchange + "/samples", "{'name':'No hull'}").status()).isEqualTo(201);
     String sample = operation + "/samples/No%20hull";
+    assertThat(api.get(sample + "/wire").body().at("/came/status").asInt()).isEqualTo(500);
     api.put(
         sample + "/check", "{'check':{'values':false,'ignored':[],'unordered':[],'tolerance':0}}");
     assertThat(

@@ -65,7 +65,7 @@ public final class Secrets {
   }
 
   /** Whether a header proves who calls; it belongs under access. */
-  static boolean isHeader(String name) {
+  public static boolean isHeader(String name) {
     return HEADERS.contains(name.toLowerCase(Locale.ROOT)) || SecretNames.mayBeSecret(name);
   }
 }
