@@ -4,6 +4,7 @@ import com.google.re2j.Pattern;
 import com.google.re2j.PatternSyntaxException;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.mapsel.core.shape.Facets;
 import org.mapsel.core.value.PatternSize;
 
@@ -17,7 +18,40 @@ final class PatternSamples {
 
   private PatternSamples() {}
 
-  static Optional<String> find(Facets facets, List<String> tries) {
+  /**
+   * A text that all patterns let in, of those that are easily found.
+   *
+   * @param item which item of a list it is for, from 0 on; each has another text where there is one
+   */
+  static Optional<String> find(Facets facets, List<String> tries, int item) {
+    Optional<String> found = find(facets, tries);
+    return item <= 0
+        ? found
+        : found.map(
+            text ->
+                Stream.of('0', 'a', 'A')
+                    .map(first -> counted(text, item, first))
+                    .filter(other -> !other.equals(text) && matches(facets, other))
+                    .findFirst()
+                    .orElse(text));
+  }
+
+  /** A text so many further, counting with its digits or with its letters. */
+  private static String counted(String text, int by, char first) {
+    int base = first == '0' ? 10 : 26;
+    char[] signs = text.toCharArray();
+    long carry = by;
+    for (int i = signs.length - 1; i >= 0 && carry > 0; i--) {
+      if (signs[i] >= first && signs[i] < first + base) {
+        long value = signs[i] - first + carry;
+        signs[i] = (char) (first + value % base);
+        carry = value / base;
+      }
+    }
+    return carry > 0 ? text : new String(signs);
+  }
+
+  private static Optional<String> find(Facets facets, List<String> tries) {
     if (facets.patterns().stream().anyMatch(PatternSize::isTooLarge)) {
       return Optional.empty();
     }

@@ -199,7 +199,7 @@ final class ScalarSamples {
   private static String text(Shape.Scalar scalar, String name, int item) {
     Facets facets = scalar.facets();
     if (!facets.patterns().isEmpty()) {
-      return PatternSamples.find(facets, PATTERN_TRIES).orElse(name);
+      return PatternSamples.find(facets, PATTERN_TRIES, item).orElse(name);
     }
     String text = startsTyped(scalar.builtIn(), name, item);
     int least = facets.minLength().orElse(0);

@@ -62,6 +62,25 @@ class SampleMakerTest {
     assertThat(text).matches(Pattern.compile(java));
   }
 
+  @ParameterizedTest
+  @ValueSource(strings = {"L-[0-9]{3}", "[A-Z]{2}", "(north|south)-[a-z]\\d?", "[0-2]{3}"})
+  void itemsOfAListHaveTextsOfTheirOwnWhereAPatternHasSome(String pattern) {
+    Shapes shapes =
+        new Shapes(
+            List.of(
+                new Shape.Scalar(INNER, ScalarType.TEXT, "xs:string", Facets.matching(pattern)),
+                new Shape.Record(
+                    ROOT,
+                    List.of(
+                        Field.of("line", INNER, Occurrence.ofList(0, 9), new Wire.XmlText())))));
+    ListValue lines = (ListValue) SampleMaker.make(shapes, ROOT, Extent.EVERYTHING, 3).get("line");
+
+    assertThat(lines.items().stream().map(ScalarText::print))
+        .hasSize(3)
+        .doesNotHaveDuplicates()
+        .allMatch(Pattern.compile(pattern).asMatchPredicate());
+  }
+
   @Test
   void boundsAreKept() {
     assertThat(sample(ScalarType.INTEGER, Facets.between(Optional.of("100"), Optional.empty())))
