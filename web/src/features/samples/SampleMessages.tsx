@@ -40,7 +40,16 @@ export function SampleMessages({ sample, onClose }: { sample: SampleLine; onClos
           {({ sent, came }) =>
             (sent ?? came) ? (
               <Suspense fallback={<Waiting what="Opening the messages" />}>
-                <Box sx={{ display: 'grid', gap: 3, gridTemplateColumns: { md: '1fr 1fr' } }}>
+                <Box
+                  sx={{
+                    display: 'grid',
+                    gap: 3,
+                    gridTemplateColumns: {
+                      xs: 'minmax(0, 1fr)',
+                      md: 'minmax(0, 1fr) minmax(0, 1fr)',
+                    },
+                  }}
+                >
                   {sent ? (
                     <Request {...sent} pretty />
                   ) : (

@@ -55,7 +55,9 @@ export function SamplesPlace() {
       </Box>
       {data && (
         <Typography role="status" sx={{ color: 'text.secondary', mb: 2 }}>
-          {told(data)}
+          {told(data)}{' '}
+          {data.services.some(({ id }) => !data.samples.some(({ service }) => service === id)) &&
+            'To keep an answer, open an operation of a service, send it, and choose “Keep this answer” under Samples.'}
         </Typography>
       )}
       {error && <Problem error={error} onRetry={() => void refetch()} />}

@@ -55,10 +55,7 @@ export function ServiceSamples({ service, samples }: Props) {
       </Box>
       {replaying.error && <Problem error={replaying.error} />}
       {samples.length === 0 && (
-        <Typography sx={{ color: 'text.secondary' }}>
-          No sample has a name yet. Open an operation, send it, and choose “Keep this answer” under
-          Samples.
-        </Typography>
+        <Typography sx={{ color: 'text.secondary' }}>No sample has a name yet.</Typography>
       )}
       {samples.map((sample) => (
         <SampleRow key={`${sample.operation} ${sample.name}`} sample={sample} />
