@@ -2,6 +2,7 @@ package org.mapsel.core.shape;
 
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,6 +21,9 @@ import org.mapsel.core.value.TextCuts;
  * it was made only when it was first asked for.
  */
 public final class Shapes {
+
+  /** Up to here looking through the fields of a shape is quicker than keeping a map of them. */
+  private static final int FEW = 24;
 
   private final Function<ShapeId, @Nullable Shape> byId;
 
@@ -126,7 +130,31 @@ public final class Shapes {
   }
 
   private Optional<Field> field(ShapeId around, Step.Name name) {
-    return fieldsOf(around).stream().filter(field -> field.name().equals(name.name())).findFirst();
+    List<Field> fields = fieldsOf(around);
+    if (fields.size() > FEW) {
+      return remembered(FieldsByName.class, around, id -> FieldsByName.of(fields))
+          .find(name.name());
+    }
+    for (Field field : fields) {
+      if (field.name().equals(name.name())) {
+        return Optional.of(field);
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** The fields of a shape that has many. */
+  private record FieldsByName(Map<String, Field> fields) {
+
+    static FieldsByName of(List<Field> fields) {
+      Map<String, Field> byName = HashMap.newHashMap(fields.size());
+      fields.forEach(field -> byName.putIfAbsent(field.name(), field));
+      return new FieldsByName(byName);
+    }
+
+    Optional<Field> find(String name) {
+      return Optional.ofNullable(fields.get(name));
+    }
   }
 
   private static Optional<Field> pickedFrom(List<Field> way) {
