@@ -30,7 +30,7 @@ import org.mapsel.core.value.RecordValue;
 /**
  * Parameters and the answer to them, as somebody gave them as text.
  *
- * @param wire what was given, without what proves who called
+ * @param wire what was given; of the request without what looks secret
  */
 public record GivenSample(RecordValue parameters, RecordValue answer, OverTheWire wire) {
 
@@ -66,7 +66,7 @@ public record GivenSample(RecordValue parameters, RecordValue answer, OverTheWir
       RequestReader reader = new RequestReader(service);
       for (SeenExchange seen : exchanges.get()) {
         Optional<RecordValue> parameters =
-            IncomingRequest.of(request(seen, seen.address(), header -> false))
+            IncomingRequest.of(request(seen, seen.address(), seen.body(), header -> false))
                 .flatMap(reader::read)
                 .filter(read -> read.operation().equals(operation.id()))
                 .map(ReadRequest::parameters);
@@ -91,12 +91,17 @@ public record GivenSample(RecordValue parameters, RecordValue answer, OverTheWir
     return Outcome.of(given);
   }
 
-  /** A request without what proves who called. */
+  /** A request without what looks secret in it. */
   private static Request hidden(SeenExchange seen) {
-    return request(seen, AddressSecrets.without(seen.address()), Secrets::isHeader);
+    return request(
+        seen,
+        AddressSecrets.without(seen.address()),
+        Secrets.hiddenIn(seen.body()),
+        Secrets::isHeader);
   }
 
-  private static Request request(SeenExchange seen, String address, Predicate<String> hides) {
+  private static Request request(
+      SeenExchange seen, String address, String body, Predicate<String> hides) {
     return new Request(
         seen.method(),
         address,
@@ -104,7 +109,7 @@ public record GivenSample(RecordValue parameters, RecordValue answer, OverTheWir
             .filter(header -> !hides.test(header.getKey()))
             .map(header -> new Header(header.getKey(), header.getValue(), ""))
             .toList(),
-        seen.body().getBytes(StandardCharsets.UTF_8));
+        body.getBytes(StandardCharsets.UTF_8));
   }
 
   private static Response response(int status, String mediaType, String body) {

@@ -47,6 +47,11 @@ public final class Secrets {
     return new Cleaned(clean, names);
   }
 
+  /** A text without what looks secret in it, whoever says otherwise. */
+  public static String hiddenIn(String text) {
+    return clean(text, name -> false).text();
+  }
+
   /** The names of what looks secret in samples. */
   public static Set<String> namesIn(SourceText samples) {
     return clean(new String(samples.bytes(), StandardCharsets.UTF_8), name -> false).names();
