@@ -41,7 +41,6 @@ export function HourChart({ health }: { health: Health }) {
           ),
         },
       ]}
-      yAxis={[{ tickMinStep: 1 }]}
       series={[
         { label: 'answered', stack: 'all', data: all.map(({ calls, failed }) => calls - failed) },
         { label: 'failed', stack: 'all', data: all.map(({ failed }) => failed) },

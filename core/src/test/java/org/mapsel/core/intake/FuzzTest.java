@@ -30,7 +30,7 @@ import org.mapsel.core.testing.Requests;
 @Timeout(300)
 class FuzzTest {
 
-  private static final int ROUNDS = 120;
+  private static final int ROUNDS = 250;
 
   private static byte[] resource(String name) throws IOException {
     try (InputStream bytes = FuzzTest.class.getResourceAsStream(name)) {

@@ -76,7 +76,7 @@ import tools.jackson.databind.json.JsonMapper;
  */
 class EditsPropertyTest {
 
-  private static final int EDITS = 80;
+  private static final int EDITS = 120;
   private static final List<String> OPERATIONS = List.of("FindJobs", "PlanJob");
 
   /** Picks edits at random, with a seed that says which. */

@@ -42,7 +42,7 @@ class WrongRequestsTest {
   private static final JsonMapper JSON = new JsonMapper();
   private static final HttpClient HTTP = HttpClient.newHttpClient();
   private static final int FIRST_BROKEN = 500;
-  private static final int ROUNDS = 12;
+  private static final int ROUNDS = 25;
   private static final long SEED = 20310514;
 
   private static FakeBerthing berthing;
