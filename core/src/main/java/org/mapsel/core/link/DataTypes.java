@@ -202,10 +202,21 @@ final class DataTypes {
         List.of(), new ArrayList<>(members.values()), required, choice, others, demand);
   }
 
-  /** What is said last of a member holds, unless it says nothing. */
+  /** What is said last of a member holds, and what was said before where it says nothing. */
   private static void put(Map<String, Member> members, Member member) {
     Member before = members.get(member.name());
-    if (before == null || !(member.type().form() instanceof Anything)) {
+    if (before == null) {
+      members.put(member.name(), member);
+    } else if (before.type().form() instanceof Simple first
+        && member.type().form() instanceof Simple last
+        && first.type() == last.type()) {
+      Simple both = new Simple(last.type(), last.builtIn(), last.facets().over(first.facets()));
+      DataType type = member.type().withForm(both);
+      boolean held = type.fixed().isEmpty() && before.type().fixed().isPresent();
+      members.put(
+          member.name(),
+          new Member(member.name(), held ? type.fixedTo(before.type().fixed().get()) : type));
+    } else if (!(member.type().form() instanceof Anything)) {
       members.put(member.name(), member);
     }
   }

@@ -119,7 +119,11 @@ final class EntityTypes {
     if (enums.containsKey(name)) {
       EnumType type = enums.get(name);
       Facets facets = type.flags() ? Facets.NONE : Facets.oneOf(type.members());
-      return plain(new Simple(ScalarType.TEXT, name, facets));
+      DataType words = plain(new Simple(ScalarType.TEXT, name, facets));
+      // Flags may stand together, so that the words alone are not all there is.
+      return type.flags() && !type.members().isEmpty()
+          ? words.withHints(Hints.NONE.withExample(type.members().getFirst()))
+          : words;
     }
     return structured.containsKey(name) ? plain(ref(name, use)) : plain(new DataType.Anything());
   }
@@ -302,7 +306,7 @@ final class EntityTypes {
         property.preset(),
         Optional.empty(),
         property.documentation(),
-        property.hints(),
+        property.hints().over(type.hints()),
         DataType.XmlForm.NONE,
         NOWHERE);
   }
@@ -310,6 +314,7 @@ final class EntityTypes {
   private static Facets facets(Property property) {
     boolean none =
         property.maxLength().isEmpty()
+            && property.scale().isEmpty()
             && property.minimum().isEmpty()
             && property.maximum().isEmpty()
             && property.pattern().isEmpty()
@@ -325,7 +330,7 @@ final class EntityTypes {
             Optional.empty(),
             property.maxLength(),
             Optional.empty(),
-            Optional.empty(),
+            property.scale(),
             Optional.empty(),
             property.pattern().map(List::of).orElse(List.of()));
   }

@@ -50,6 +50,9 @@ public final class SampleMaker {
 
   private int ids;
 
+  /** Whether a value that the description gives as an example is taken as it stands. */
+  private boolean examples = true;
+
   private SampleMaker(Shapes shapes, Extent extent, int items) {
     this.shapes = shapes;
     this.extent = extent;
@@ -69,6 +72,19 @@ public final class SampleMaker {
   public static RecordValue make(Shapes shapes, ShapeId root, Extent extent, int items) {
     Value made = new SampleMaker(shapes, extent, items).value(shapes.get(root), "", 0);
     return made instanceof RecordValue record ? record : RecordValue.empty();
+  }
+
+  /**
+   * A record like those of a list, in which nothing is what the description gives as an example.
+   *
+   * @param item which of the list's
+   */
+  public static RecordValue unlikeExamples(Shapes shapes, ShapeId root, int item) {
+    SampleMaker maker = new SampleMaker(shapes, Extent.EVERYTHING, ITEMS);
+    maker.examples = false;
+    return maker.value(shapes.get(root), "", item) instanceof RecordValue record
+        ? record
+        : RecordValue.empty();
   }
 
   private Value value(Shape shape, String name, int item) {
@@ -155,6 +171,7 @@ public final class SampleMaker {
                 && !(field.wire() instanceof Wire.Attachment)
                 && !isQuestion(field.wire())
                 && !(shapes.get(field.shape()) instanceof Shape.Open)
+                && !areOfAnyType(field)
                 && !isDerivation(shapes.get(field.shape()));
     if (!wanted || fields++ > (field.isRequired() ? MAX_REQUIRED : MAX_FIELDS)) {
       return Value.ABSENT;
@@ -182,13 +199,25 @@ public final class SampleMaker {
     Value[] made = new Value[Math.min(count, MAX_FIELDS)];
     boolean outer = inList;
     inList = true;
+    Set<Value> before = new HashSet<>();
     for (int i = 0; i < made.length; i++) {
       made[i] = given(field, shape, item + i);
+      if (field.occurrence().distinct() && !before.add(made[i])) {
+        made[i] = unlikeExample(field, shape, item + i);
+      }
     }
     inList = outer;
     Stream<Value> present = Stream.of(made).filter(value -> !value.isAbsent());
     List<Value> there = (field.occurrence().distinct() ? present.distinct() : present).toList();
     return there.isEmpty() ? Value.ABSENT : new ListValue(there);
+  }
+
+  private Value unlikeExample(Field field, Shape shape, int item) {
+    boolean outer = examples;
+    examples = false;
+    Value made = given(field, shape, item);
+    examples = outer;
+    return made;
   }
 
   /** What narrows or orders an answer has no typical value, and a wrong one hides everything. */
@@ -200,6 +229,13 @@ public final class SampleMaker {
   /** Every value may be of the type that was declared, so nothing else is made unless it must. */
   private static boolean isDerivation(Shape shape) {
     return shape instanceof Shape.OneOf oneOf && oneOf.reason() == Shape.OneOf.Reason.DERIVATION;
+  }
+
+  /** Nothing is known of members with names of their own that may be anything. */
+  private boolean areOfAnyType(Field field) {
+    return field.wire() instanceof Wire.Entries
+        && shapes.fieldsOf(field.shape()).stream()
+            .anyMatch(inside -> shapes.get(inside.shape()) instanceof Shape.Open);
   }
 
   private Value given(Field field, Shape shape, int item) {
@@ -217,8 +253,14 @@ public final class SampleMaker {
               + name.local()
               + ">");
     }
+    if (field.wire() instanceof Wire.EntryName) {
+      return Value.text(field.name() + (item + 1));
+    }
     if (shape instanceof Shape.Scalar scalar) {
-      Optional<String> said = field.fixed().or(field::preset).or(() -> field.hints().example());
+      Optional<String> said =
+          examples
+              ? field.fixed().or(field::preset).or(() -> field.hints().example())
+              : field.fixed();
       if (said.isPresent() && fits(scalar, said.get())) {
         return ScalarSamples.said(scalar, said.get());
       }

@@ -74,14 +74,24 @@ final class EntityServing implements Serving {
 
   private RecordValue parameters(Routes.Found found, IncomingRequest asked) {
     ParameterReader reader = new ParameterReader(service.shapes(), asked);
+    Map<String, String> aliases = new HashMap<>();
+    asked.pairs().stream()
+        .filter(pair -> pair.getKey().startsWith("@"))
+        .forEach(pair -> aliases.put(pair.getKey(), pair.getValue()));
     Map<String, String> inPath = new HashMap<>();
-    found.values().forEach((name, text) -> inPath.put(name, plain(text)));
+    found.values().forEach((name, text) -> inPath.put(name, literal(text, aliases)));
     Map<String, Value> values = new LinkedHashMap<>();
     List<Field> fields = service.shapes().fieldsOf(found.operation().input());
     for (Field field : fields) {
       // System options say which rows are wanted; they are read apart.
       if (field.wire() instanceof Wire.Parameter parameter && !parameter.name().startsWith("$")) {
-        put(values, field, reader.read(field, parameter, inPath));
+        String text = inPath.get(parameter.name());
+        put(
+            values,
+            field,
+            text == null || isSimple(field)
+                ? reader.read(field, parameter, inPath)
+                : reader.json(field, text));
       }
     }
     if (asked.body().length > 0) {
@@ -96,9 +106,18 @@ final class EntityServing implements Serving {
     }
   }
 
-  /** A value in an address without what its type puts around it. */
-  private static String plain(String text) {
+  private boolean isSimple(Field field) {
+    return !field.isRepeated() && service.shapes().get(field.shape()) instanceof Shape.Scalar;
+  }
+
+  /** What stands in a path, or behind the alias there (OData 4.01 URL conventions, 5.1.1.14). */
+  private static String literal(String text, Map<String, String> aliases) {
     String decoded = IncomingRequest.decoded(text.replace("+", "%2B"));
+    return plain(aliases.getOrDefault(decoded, decoded));
+  }
+
+  /** A value in an address without what its type puts around it. */
+  private static String plain(String decoded) {
     String bare = decoded.replaceFirst("^\\w+=(?=['\\d\\w-])", "");
     if (bare.endsWith("'")) {
       return bare.substring(bare.indexOf('\'') + 1, bare.length() - 1).replace("''", "'");

@@ -39,6 +39,9 @@ final class Memory {
   private static final int MOST = 10_000;
   private static final String ETAG = "etag";
 
+  /** How often a made thing gets another key before it is given up. */
+  private static final int MOST_KEYS = 20;
+
   /** What an operation does with a collection. */
   private enum Does {
     LIST,
@@ -54,6 +57,7 @@ final class Memory {
    * Things of one kind.
    *
    * @param rows the field of the list's answer that they stand in
+   * @param least how many the list must have, as described
    * @param keys the parameters that tell one of them from the others, by the field they stand in
    * @param made whether the things are made up, so that there may be any others as well
    * @param gone keys of those that were deleted
@@ -61,6 +65,7 @@ final class Memory {
   private record Collection(
       Operation list,
       String rows,
+      int least,
       Map<String, String> keys,
       boolean made,
       Map<List<String>, RecordValue> things,
@@ -107,18 +112,47 @@ final class Memory {
         new Collection(
             list.get(),
             rows.get().name(),
+            Math.max(rows.get().occurrence().min(), rows.get().occurrence().least()),
             keys,
             answers.isMade(list.get()),
             new LinkedHashMap<>(),
             new HashSet<>());
+    if (answers.of(list.get(), RecordValue.empty()).get(rows.get().name())
+        instanceof ListValue seed) {
+      seed(collection, seed);
+    }
+    if (collection.things().size() < collection.least()) {
+      // There are not as many keys as the list must have rows: it cannot be of things with a key.
+      return;
+    }
     for (Operation operation : operations) {
       Address address = Address.of(operation).orElseThrow();
       does(address, path).ifPresent(does -> roles.put(operation.id(), new Role(does, collection)));
     }
-    if (answers.of(list.get(), RecordValue.empty()).get(rows.get().name())
-        instanceof ListValue seed) {
-      seed.items().forEach(row -> keep(collection, stamped((RecordValue) row)));
+  }
+
+  /** Made things have the key that the description gives as an example; only one may keep it. */
+  private void seed(Collection collection, ListValue rows) {
+    int made = 0;
+    for (Value row : rows.items()) {
+      RecordValue thing = (RecordValue) row;
+      int tries = 0;
+      while (collection.made()
+          && collection.things().containsKey(keyOf(collection, thing))
+          && tries++ < MOST_KEYS) {
+        RecordValue other = SampleMaker.unlikeExamples(shapes, rowShape(collection), made++);
+        for (String key : collection.keys().values()) {
+          thing = thing.with(key, other.get(key));
+        }
+      }
+      keep(collection, stamped(thing));
     }
+  }
+
+  private static List<String> keyOf(Collection collection, RecordValue thing) {
+    return collection.keys().values().stream()
+        .map(field -> ScalarText.print(thing.get(field)))
+        .toList();
   }
 
   private static Optional<Does> does(Address address, String path) {
@@ -203,6 +237,11 @@ final class Memory {
             RecordValue gone = get(collection, question.parameters());
             unchanged(gone, asked);
             List<String> key = key(collection, question.parameters());
+            if (collection.things().containsKey(key)
+                && collection.things().size() <= collection.least()) {
+              throw new Refusal(
+                  409, "The description wants " + collection.least() + " of these at least.");
+            }
             collection.things().remove(key);
             if (collection.gone().size() < MOST) {
               collection.gone().add(key);
@@ -239,11 +278,11 @@ final class Memory {
 
   private RecordValue list(Collection collection, Serving.Question question) {
     RowQuery query = question.query();
-    List<RecordValue> matching =
-        query.matching(
-            collection.things().values().stream()
-                .filter(row -> fits(row, question.parameters()))
-                .toList());
+    List<RecordValue> all = List.copyOf(collection.things().values());
+    List<RecordValue> fitting =
+        query.matching(all.stream().filter(row -> fits(row, question.parameters())).toList());
+    // A list that must have rows has some that were not asked for rather than too few.
+    List<RecordValue> matching = fitting.size() < collection.least() ? all : fitting;
     RecordValue whole =
         answers
             .of(collection.list(), question.parameters())
@@ -297,10 +336,7 @@ final class Memory {
   }
 
   private void keep(Collection collection, RecordValue thing) {
-    List<String> key =
-        collection.keys().values().stream()
-            .map(field -> ScalarText.print(thing.get(field)))
-            .toList();
+    List<String> key = keyOf(collection, thing);
     if (collection.things().size() >= MOST && !collection.things().containsKey(key)) {
       throw new Refusal(507, "A stand-in remembers " + MOST + " things of a kind at most.");
     }

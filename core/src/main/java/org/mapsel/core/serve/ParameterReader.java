@@ -135,7 +135,8 @@ final class ParameterReader {
         : Value.text(text);
   }
 
-  private Value json(Field field, String text) {
+  /** A value that stands as JSON where others stand as plain text. */
+  Value json(Field field, String text) {
     try {
       return ValueJson.typed(ValueJson.read(JSON.readTree(text)), shapes, field.shape());
     } catch (JacksonException e) {

@@ -66,7 +66,7 @@ final class SoapServing implements Serving {
             name -> byElement.computeIfAbsent(name, none -> new ArrayList<>()).add(turned));
         if (element.isEmpty()) {
           byAction.put(wire.action(), turned);
-        } else {
+        } else if (!wire.action().isEmpty()) {
           byAction.putIfAbsent(wire.action(), turned);
         }
       }

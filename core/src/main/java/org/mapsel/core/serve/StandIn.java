@@ -27,11 +27,16 @@ public final class StandIn {
                     .orElseGet(() -> answers.of(question.operation(), question.parameters())));
   }
 
-  /** The path of an endpoint's address, without a slash at its end. */
+  /**
+   * The path of an endpoint's address, without a slash at its end; of an address that has none,
+   * that of a queue say, the endpoint's own id.
+   */
   public static String path(Endpoint endpoint) {
     try {
-      String path = URI.create(endpoint.address()).getRawPath();
-      return path == null ? "" : path.replaceFirst("/$", "");
+      URI address = URI.create(endpoint.address());
+      return address.isOpaque()
+          ? "/" + endpoint.id().text()
+          : address.getRawPath().replaceFirst("/$", "");
     } catch (IllegalArgumentException e) {
       // Descriptions hold placeholders where an address should be.
       return "";

@@ -99,12 +99,17 @@ public final class EntityModel {
     }
   }
 
-  /** A value of a structured type (section 7). */
+  /**
+   * A value of a structured type (section 7).
+   *
+   * @param scale how many digits a decimal number has at most behind its point; none if any number
+   */
   public record Property(
       String name,
       String type,
       boolean nullable,
       Optional<Integer> maxLength,
+      Optional<Integer> scale,
       Optional<String> preset,
       Optional<String> minimum,
       Optional<String> maximum,

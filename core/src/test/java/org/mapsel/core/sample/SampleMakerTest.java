@@ -62,6 +62,79 @@ class SampleMakerTest {
     assertThat(text).matches(Pattern.compile(java));
   }
 
+  @Test
+  void entitiesHoldWhatTheirTypesLetIn() {
+    Service buoys =
+        Descriptions.serviceOf(
+            """
+            <edmx:Edmx Version="4.0" xmlns:edmx="http://docs.oasis-open.org/odata/ns/edmx">
+              <edmx:DataServices>
+                <Schema Namespace="n" xmlns="http://docs.oasis-open.org/odata/ns/edm">
+                  <EnumType Name="Shown" IsFlags="true"><Member Name="Light"/><Member Name="Horn"/></EnumType>
+                  <EntityType Name="Buoy" OpenType="true">
+                    <Key><PropertyRef Name="Code"/></Key>
+                    <Property Name="Code" Type="Edm.String" Nullable="false"/>
+                    <Property Name="Shown" Type="n.Shown"/>
+                    <Property Name="Links" Type="Edm.Decimal"/>
+                    <Property Name="Depth" Type="Edm.Decimal" Scale="1"/>
+                    <Property Name="Drift" Type="Edm.Decimal" Scale="variable"/>
+                  </EntityType>
+                  <EntityContainer Name="Sea"><EntitySet Name="Buoys" EntityType="n.Buoy"/></EntityContainer>
+                </Schema>
+              </edmx:DataServices>
+            </edmx:Edmx>
+            """);
+    RecordValue buoy =
+        SampleMaker.make(
+            buoys.shapes(),
+            Descriptions.operation(buoys, "Buoys.read").output(),
+            Extent.EVERYTHING);
+
+    assertThat(ScalarText.print(buoy.get("Shown"))).isEqualTo("Light");
+    assertThat(ScalarText.print(buoy.get("Links"))).matches("\\d+");
+    assertThat(ScalarText.print(buoy.get("Depth"))).matches("\\d+\\.\\d");
+    assertThat(ScalarText.print(buoy.get("Drift"))).matches("\\d+\\.\\d+");
+    assertThat(buoy.names()).doesNotContain("entries");
+  }
+
+  @Test
+  void whatSeveralPartsSayOfOneMemberHoldsTogether() {
+    Service marks =
+        Descriptions.serviceOf(
+            """
+            openapi: 3.1.0
+            info: {title: Marks, version: '1'}
+            paths:
+              /mark:
+                get:
+                  operationId: mark
+                  responses:
+                    '200':
+                      description: One
+                      content:
+                        application/json:
+                          schema:
+                            allOf:
+                              - type: object
+                                required: [kind]
+                                properties:
+                                  kind: {type: string, enum: [BEACON]}
+                                  height: {type: integer, minimum: 40}
+                                  names: {type: object, additionalProperties: {type: string}}
+                              - type: object
+                                properties:
+                                  kind: {type: string, description: What it is}
+                                  height: {type: integer, maximum: 41}
+            """);
+    RecordValue mark =
+        SampleMaker.make(
+            marks.shapes(), Descriptions.operation(marks, "mark").output(), Extent.EVERYTHING);
+
+    assertThat(ScalarText.print(mark.get("kind"))).isEqualTo("BEACON");
+    assertThat(ScalarText.print(mark.get("height"))).matches("4[01]");
+    assertThat(mark.get("names").toString()).contains("name1").doesNotContain("name 1");
+  }
+
   @ParameterizedTest
   @ValueSource(strings = {"L-[0-9]{3}", "[A-Z]{2}", "(north|south)-[a-z]\\d?", "[0-2]{3}"})
   void itemsOfAListHaveTextsOfTheirOwnWhereAPatternHasSome(String pattern) {

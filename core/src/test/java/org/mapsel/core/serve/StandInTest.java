@@ -136,6 +136,174 @@ class StandInTest {
     }
   }
 
+  /** A list of at least two, the keys of which are few, or all the same in the description. */
+  private static Service keyed(String key) {
+    return Descriptions.serviceOf(
+        """
+        openapi: 3.1.0
+        info: {title: Quay, version: '1'}
+        paths:
+          /bollards:
+            get:
+              operationId: bollards
+              parameters: [{name: load, in: query, schema: {type: integer}}]
+              responses:
+                '200':
+                  description: All
+                  content:
+                    application/json:
+                      schema:
+                        type: object
+                        required: [bollards]
+                        properties:
+                          bollards: {type: array, minItems: 2, items: {$ref: '#/components/schemas/Bollard'}}
+          /bollards/{code}:
+            parameters: [{name: code, in: path, required: true, schema: {type: string}}]
+            get:
+              operationId: bollard
+              responses:
+                '200':
+                  description: One
+                  content: {application/json: {schema: {$ref: '#/components/schemas/Bollard'}}}
+            delete:
+              operationId: remove
+              responses: {'204': {description: Gone}}
+        components:
+          schemas:
+            Bollard:
+              type: object
+              required: [code, load]
+              properties:
+                code: {type: string, KEY}
+                load: {type: integer}
+        """
+            .replace("KEY", key));
+  }
+
+  private static int bollards(StandIn standIn, Service service, String parameters) {
+    RecordValue list = returned(call(standIn, service, "bollards", record(parameters)));
+    return ((ListValue) list.get("bollards")).items().size();
+  }
+
+  @ParameterizedTest
+  @ValueSource(strings = {"enum: [A, B, C]", "example: B-7", "enum: [A, B, C], example: C"})
+  void aListHasAsManyRowsAsItNeedsWhateverItsKeys(String key) {
+    Service service = keyed(key);
+    StandIn standIn = new StandIn(service, Recorded.NOTHING);
+    RecordValue list = returned(call(standIn, service, "bollards", record("{}")));
+    List<String> codes =
+        ((ListValue) list.get("bollards"))
+            .items().stream()
+                .map(row -> ScalarText.print(((RecordValue) row).get("code")))
+                .toList();
+    assertThat(codes).hasSize(3).doesNotHaveDuplicates();
+    assertThat(bollards(standIn, service, "{'load':-1}")).isEqualTo(3);
+
+    call(standIn, service, "remove", record("{'code':'" + codes.getFirst() + "'}"));
+    assertThat(bollards(standIn, service, "{}")).isEqualTo(2);
+    Outcome<Answer> refused =
+        call(standIn, service, "remove", record("{'code':'" + codes.getLast() + "'}"));
+    assertThat(refused.get()).isNotInstanceOf(Answer.Returned.class);
+    assertThat(bollards(standIn, service, "{}")).isEqualTo(2);
+  }
+
+  @Test
+  void aListWithMoreRowsThanThereAreKeysIsAnsweredAnewEachTime() {
+    Service service = keyed("enum: [A]");
+    StandIn standIn = new StandIn(service, Recorded.NOTHING);
+    call(standIn, service, "remove", record("{'code':'A'}"));
+    assertThat(bollards(standIn, service, "{}")).isEqualTo(3);
+  }
+
+  @Test
+  void anEntityServiceTakesRecordsAndListsBehindAliases() {
+    Service service =
+        Descriptions.serviceOf(
+            """
+            <edmx:Edmx Version="4.0" xmlns:edmx="http://docs.oasis-open.org/odata/ns/edmx">
+              <edmx:DataServices>
+                <Schema Namespace="n" xmlns="http://docs.oasis-open.org/odata/ns/edm">
+                  <ComplexType Name="Place">
+                    <Property Name="Quay" Type="Edm.String" Nullable="false"/>
+                    <Property Name="Metre" Type="Edm.Int32" Nullable="false"/>
+                  </ComplexType>
+                  <Function Name="Depth">
+                    <Parameter Name="at" Type="n.Place" Nullable="false"/>
+                    <Parameter Name="tides" Type="Collection(Edm.Int32)" Nullable="false"/>
+                    <Parameter Name="mark" Type="Edm.String" Nullable="false"/>
+                    <ReturnType Type="Edm.Decimal" Scale="2" Nullable="false"/>
+                  </Function>
+                  <EntityContainer Name="Sea"><FunctionImport Name="Depth" Function="n.Depth"/></EntityContainer>
+                </Schema>
+              </edmx:DataServices>
+            </edmx:Edmx>
+            """);
+    RecordValue parameters =
+        record("{'at':{'Quay':'North & west','Metre':7},'tides':[1,2],'mark':'@x'}");
+    Operation depth = Descriptions.operation(service, "Depth");
+    Request request =
+        Caller.request(
+                service, depth, depth.wires().getFirst().endpoint(), parameters, Access.NONE, STAMP)
+            .get();
+    assertThat(request.address())
+        .endsWith(
+            "/Depth(at=@at,tides=@tides,mark=%27%40x%27)"
+                + "?@at=%7B%22Quay%22%3A%22North%20%26%20west%22%2C%22Metre%22%3A7%7D"
+                + "&@tides=%5B1%2C2%5D");
+    assertThat(new RequestReader(service).read(IncomingRequest.of(request).get()))
+        .map(ReadRequest::parameters)
+        .contains(parameters);
+    returned(call(new StandIn(service, Recorded.NOTHING), service, "Depth", parameters));
+  }
+
+  /** Two ports with an operation each, which have no action and are told apart by their element. */
+  private static Service ports(String one, String other) {
+    String binding =
+        """
+          <message name="In"><part name="at" type="xs:string"/></message>
+          <portType name="TNAMES"><operation name="NAME"><input message="t:In"/><output message="t:In"/></operation></portType>
+          <binding name="BNAME" type="t:TNAMES">
+            <s:binding style="rpc" transport="http://schemas.xmlsoap.org/soap/http"/>
+            <operation name="NAME"><s:operation soapAction=""/>
+              <input><s:body use="literal" namespace="urn:t"/></input><output><s:body use="literal" namespace="urn:t"/></output>
+            </operation>
+          </binding>
+        """;
+    String message = binding.lines().findFirst().orElseThrow();
+    return Descriptions.serviceOf(
+        """
+        <definitions xmlns="http://schemas.xmlsoap.org/wsdl/" xmlns:s="http://schemas.xmlsoap.org/wsdl/soap/"
+            xmlns:xs="http://www.w3.org/2001/XMLSchema" xmlns:t="urn:t" targetNamespace="urn:t">
+        """
+            + binding.replace("TNAMES", "A").replace("NAME", "hoist")
+            + binding.replace(message, "").replace("TNAMES", "B").replace("NAME", "lower")
+            + """
+              <service name="Yard">
+                <port name="First" binding="t:Bhoist"><s:address location="ONE"/></port>
+                <port name="Second" binding="t:Blower"><s:address location="OTHER"/></port>
+              </service>
+            </definitions>
+            """
+                .replace("ONE", one)
+                .replace("OTHER", other));
+  }
+
+  @Test
+  void operationsWithoutAnActionAreToldApartByTheirElementAcrossPortsOfOneAddress() {
+    Service service = ports("http://localhost:1/yard", "http://localhost:1/yard");
+    StandIn standIn = new StandIn(service, Recorded.NOTHING);
+    for (String operation : List.of("hoist", "lower")) {
+      returned(call(standIn, service, operation, record("{'at':'Quay 3'}")));
+    }
+  }
+
+  @Test
+  void portsOfQueuesHaveAPathEach() {
+    Service service = ports("jms:queue:yard", "jms:queue:yard");
+    assertThat(service.endpoints().stream().map(StandIn::path))
+        .containsExactly("/First", "/Second");
+  }
+
   private static RecordValue record(String json) {
     return ValueJson.readRecord(new JsonMapper().readTree(json.replace('\'', '"')));
   }

@@ -152,10 +152,7 @@ public final class EntityCodec implements Codec {
                     ScalarText.print(value).replaceAll("[\\r\\n]+", " "),
                     "nobody else's change may be lost"));
         case PATH ->
-            literal(field, value, at)
-                .ifPresent(
-                    text ->
-                        path = path.replace("{" + parameter.name() + "}", Percent.encode(text)));
+            literal(field, value, at).ifPresent(text -> inPath(field, parameter.name(), text));
         default -> {
           if (parameter.name().startsWith("$")) {
             queries.option(parameter.name(), value, at).ifPresent(query::add);
@@ -167,11 +164,27 @@ public final class EntityCodec implements Codec {
       }
     }
 
+    /** What is no simple value stands behind an alias (OData 4.01 ABNF, functionParameter). */
+    private void inPath(Field field, String name, String text) {
+      boolean simple = simple(field).isPresent();
+      path = path.replace("{" + name + "}", simple ? Percent.encode(text) : "@" + name);
+      if (!simple) {
+        query.add("@" + name + "=" + Percent.encode(text));
+      }
+    }
+
+    private Optional<Shape.Scalar> simple(Field field) {
+      return !field.isRepeated()
+              && service.shapes().get(field.shape()) instanceof Shape.Scalar scalar
+          ? Optional.of(scalar)
+          : Optional.empty();
+    }
+
     /** A value in an address; what is no simple one stands there as JSON. */
     private Optional<String> literal(Field field, Value value, Trail at) {
-      if (!field.isRepeated()
-          && service.shapes().get(field.shape()) instanceof Shape.Scalar scalar) {
-        return Optional.ofNullable(literals.literal(scalar, value, at));
+      Optional<Shape.Scalar> simple = simple(field);
+      if (simple.isPresent()) {
+        return Optional.ofNullable(literals.literal(simple.get(), value, at));
       }
       byte[] json = JsonMessage.write(service.shapes(), field, value, at, findings, dialect(wire));
       return Optional.of(new String(json, StandardCharsets.UTF_8));

@@ -31,12 +31,17 @@ final class Csdl {
     }
   }
 
-  /** A property or parameter. */
+  /**
+   * A property or parameter.
+   *
+   * @param scale as it is written, a number or a word
+   */
   record Member(
       String name,
       String type,
       boolean nullable,
       Optional<Integer> maxLength,
+      Optional<String> scale,
       Optional<String> preset) {}
 
   /**

@@ -156,6 +156,7 @@ final class CsdlJson {
         typeOf(node),
         node.isTrue("$Nullable"),
         node.findText("$MaxLength").filter(text -> text.matches("\\d{1,9}")).map(Integer::valueOf),
+        node.findText("$Scale"),
         node.findText("$DefaultValue"));
   }
 

@@ -201,6 +201,7 @@ final class CsdlXml {
     boolean list = false;
     boolean nullable = true;
     Optional<Integer> length = Optional.empty();
+    Optional<String> scale = Optional.empty();
     Optional<String> preset = Optional.empty();
     for (int i = 0; i < cursor.attributeCount(); i++) {
       switch (cursor.attributeLocal(i)) {
@@ -208,6 +209,7 @@ final class CsdlXml {
         case TYPE -> type = cursor.attributeToken(i);
         case "Nullable" -> nullable = !cursor.attributeToken(i).equals("false");
         case "MaxLength" -> length = length(cursor.attributeToken(i));
+        case "Scale" -> scale = Optional.of(cursor.attributeToken(i));
         case "DefaultValue" ->
             preset = Optional.of(cursor.attributeValue(i)).filter(text -> !text.isEmpty());
         case "CollectionKind" -> {
@@ -219,7 +221,7 @@ final class CsdlXml {
     }
     String resolved = aliases.resolve(type);
     String whole = list ? "Collection(" + resolved + ")" : resolved;
-    return new Csdl.Member(name, whole, nullable, length, preset);
+    return new Csdl.Member(name, whole, nullable, length, scale, preset);
   }
 
   /** A greatest length may also be the word "max", which says nothing. */

@@ -130,6 +130,7 @@ final class EntityModels {
         member.type(),
         member.nullable(),
         member.maxLength(),
+        scale(member),
         member.preset(),
         said.text("Minimum"),
         said.text("Maximum"),
@@ -137,6 +138,17 @@ final class EntityModels {
         said.allowed(),
         said.documentation(),
         said.hints(type.keys.contains(member.name())));
+  }
+
+  /** Without a word about it, decimals are whole numbers from version 4 on (section 7.2.4). */
+  private Optional<Integer> scale(Csdl.Member member) {
+    if (member.scale().isEmpty()) {
+      return csdl.version.startsWith("4")
+              && EntityModel.itemType(member.type()).equals("Edm.Decimal")
+          ? Optional.of(0)
+          : Optional.empty();
+    }
+    return member.scale().filter(text -> text.matches("\\d{1,4}")).map(Integer::valueOf);
   }
 
   /** Before version 4 the type of the other end is said by an association. */
