@@ -1,15 +1,19 @@
 package org.mapsel.bench;
 
+import com.networknt.schema.Error;
 import java.io.IOException;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import javax.xml.stream.XMLStreamException;
 import org.mapsel.core.call.Caller;
 import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
@@ -20,13 +24,16 @@ import org.mapsel.core.intake.Intake;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.Request;
+import org.mapsel.core.message.Response;
 import org.mapsel.core.message.Stamp;
 import org.mapsel.core.message.http.FirstValues;
+import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.serve.IncomingRequest;
 import org.mapsel.core.serve.Recorded;
 import org.mapsel.core.serve.Served;
 import org.mapsel.core.serve.StandIn;
+import org.mapsel.core.service.Address;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
@@ -35,8 +42,9 @@ import org.mapsel.core.value.RecordValue;
 
 /**
  * Plays every description in a folder and asks each of its operations: whether it knows what it is
- * asked, whether our own readers understand the answer, and, for SOAP, whether the JDK's validator
- * lets it pass. Prints the counts and everything that went wrong.
+ * asked, whether our own readers understand the answer, and whether readers that are not ours do:
+ * the JDK's validator for SOAP, one of JSON Schema for OpenAPI, Olingo for entities. Prints the
+ * counts and everything that went wrong.
  */
 public final class CorpusStandIns {
 
@@ -85,20 +93,30 @@ public final class CorpusStandIns {
       return;
     }
     count("documents played");
-    Service service = read.get().service();
-    StandIn standIn = new StandIn(service, Recorded.NOTHING);
+    Service described = read.get().service();
+    StandIn standIn = new StandIn(described, Recorded.NOTHING);
+    Map<EndpointId, String> doors = new HashMap<>();
+    described
+        .endpoints()
+        .forEach(door -> doors.put(door.id(), "http://localhost:1" + StandIn.path(door)));
+    Service service = described.at(doors);
     Optional<SchemaValidation> schemas = Optional.empty();
     try {
       schemas = Optional.of(SchemaValidation.of(read.get()));
     } catch (Exception e) {
       count("documents without schemas that the JDK's validator takes");
     }
+    Judges judges = new Judges(schemas, openApi(source), entities(source));
     int asked = 0;
     for (Operation operation : service.operations()) {
       for (OperationWire wire : operation.wires()) {
         if (asked++ < most && standIn.endpoints().contains(wire.endpoint())) {
           try {
-            ask(file, service, standIn, operation, wire, schemas);
+            ask(file, service, standIn, operation, wire, judges);
+            if (Address.of(wire).filter(a -> a.method().equals("DELETE")).isPresent()) {
+              // What was deleted is gone; nothing else is asked of the same one.
+              standIn = new StandIn(described, Recorded.NOTHING);
+            }
           } catch (RuntimeException e) {
             count("operations that broke something");
             System.out.println(file + " " + operation.id() + ": " + e);
@@ -114,7 +132,7 @@ public final class CorpusStandIns {
       StandIn standIn,
       Operation operation,
       OperationWire wire,
-      Optional<SchemaValidation> schemas) {
+      Judges judges) {
     String name = file + " " + operation.id() + " " + wire.endpoint();
     RecordValue parameters = FirstValues.of(service, operation, SampleMaker.Extent.REQUIRED);
     Outcome<Request> request =
@@ -146,17 +164,69 @@ public final class CorpusStandIns {
       return;
     }
     count("operations answered and understood");
-    if (wire instanceof OperationWire.Soap soap
-        && soap.style() == OperationWire.Style.DOCUMENT
-        && schemas.isPresent()
-        && served.response().body().length > 0) {
-      try {
-        schemas.get().validateBody(served.response().body());
-        count("SOAP answers valid");
-      } catch (Exception e) {
-        count("SOAP answers not valid");
-        System.out.println(name + ": not valid: " + e.getMessage());
+    if (served.response().body().length > 0) {
+      judge(name, wire, served.response(), judges);
+    }
+  }
+
+  /** Readers that are not ours, as far as they take the document. */
+  private record Judges(
+      Optional<SchemaValidation> xml,
+      Optional<OpenApiSchemas> json,
+      Optional<EntityPayloads> entities) {}
+
+  private Optional<OpenApiSchemas> openApi(SourceText source) {
+    try {
+      return OpenApiSchemas.of(source);
+    } catch (RuntimeException e) {
+      count("OpenAPI documents that the validator of JSON Schema does not take");
+      return Optional.empty();
+    }
+  }
+
+  private Optional<EntityPayloads> entities(SourceText source) {
+    if (!source.address().contains("/odata/")) {
+      return Optional.empty();
+    }
+    try {
+      return Optional.of(EntityPayloads.of(source));
+    } catch (XMLStreamException | RuntimeException e) {
+      count("metadata documents that Olingo does not take");
+      return Optional.empty();
+    }
+  }
+
+  private void judge(String name, OperationWire wire, Response response, Judges judges) {
+    String kind = "answers";
+    try {
+      switch (wire) {
+        case OperationWire.Soap soap -> {
+          if (soap.style() == OperationWire.Style.DOCUMENT && judges.xml().isPresent()) {
+            kind = "SOAP answers";
+            judges.xml().get().validateBody(response.body());
+            count("SOAP answers valid");
+          }
+        }
+        case OperationWire.Rest rest -> {
+          Optional<List<Error>> errors = judges.json().flatMap(all -> all.errors(rest, response));
+          kind = "OpenAPI answers";
+          if (errors.isPresent() && !errors.get().isEmpty()) {
+            throw new IllegalArgumentException(errors.get().toString());
+          } else if (errors.isPresent()) {
+            count("OpenAPI answers valid");
+          }
+        }
+        case OperationWire.Entities entities -> {
+          kind = "entity answers";
+          if (judges.entities().isPresent() && judges.entities().get().read(entities, response)) {
+            count("entity answers valid");
+          }
+        }
+        case OperationWire.Http http -> {}
       }
+    } catch (Exception e) {
+      count(kind + " not valid");
+      System.out.println(name + ": not valid: " + e);
     }
   }
 
