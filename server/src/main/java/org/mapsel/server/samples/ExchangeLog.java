@@ -23,6 +23,11 @@ public class ExchangeLog {
     return store.find(search, PAGE);
   }
 
+  /** How much came in since the start, so that it can be told when too much may be kept. */
+  public DataSize recorded() {
+    return DataSize.ofBytes(store.recordedBytes());
+  }
+
   /**
    * How long and how much is kept.
    *
@@ -37,20 +42,23 @@ public class ExchangeLog {
    * @param limit for all that is not of the apps named
    * @param apps by their ids
    * @param visitorsBefore those of visitors that are older go in any case
+   * @param settled those that started later are not too many yet: an answer or a sample may be on
+   *     its way to them
    * @return how many went
    */
-  public int trim(Limit limit, Map<String, Limit> apps, OffsetDateTime visitorsBefore) {
+  public int trim(
+      Limit limit, Map<String, Limit> apps, OffsetDateTime visitorsBefore, OffsetDateTime settled) {
     int gone =
         store.removeBefore(new ExchangeStore.Some.OfVisitors(), visitorsBefore)
-            + trim(new ExchangeStore.Some.OfOthers(apps.keySet()), limit);
+            + trim(new ExchangeStore.Some.OfOthers(apps.keySet()), limit, settled);
     for (Map.Entry<String, Limit> app : apps.entrySet()) {
-      gone += trim(new ExchangeStore.Some.OfApp(app.getKey()), app.getValue());
+      gone += trim(new ExchangeStore.Some.OfApp(app.getKey()), app.getValue(), settled);
     }
     return gone;
   }
 
-  private int trim(ExchangeStore.Some some, Limit limit) {
+  private int trim(ExchangeStore.Some some, Limit limit, OffsetDateTime settled) {
     return store.removeBefore(some, limit.before())
-        + store.removeBeyond(some, limit.most().toBytes());
+        + store.removeBeyond(some, limit.most().toBytes(), settled);
   }
 }

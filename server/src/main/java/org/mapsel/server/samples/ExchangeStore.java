@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.atomic.LongAdder;
 import org.jooq.Condition;
 import org.jooq.DSLContext;
 import org.jooq.Field;
@@ -66,6 +67,7 @@ class ExchangeStore {
 
   private final DSLContext sql;
   private final JsonMapper json;
+  private final LongAdder recorded = new LongAdder();
 
   ExchangeStore(DSLContext sql, JsonMapper json) {
     this.sql = sql;
@@ -118,9 +120,15 @@ class ExchangeStore {
     row.setStatus(response.map(Response::status).orElse(null));
     row.setResponseHeaders(jsonb(response.map(Response::headers).orElse(Map.of())));
     row.setResponseBody(response.map(Response::body).orElse(new byte[0]));
+    recorded.add((long) row.getRequestBody().length + row.getResponseBody().length);
     row.setResponseBytes(row.getResponseBody().length + cut(exchange));
     row.setFailure(exchange.failure().map(FindingView::of).map(this::jsonb).orElse(null));
     return row;
+  }
+
+  /** How many bytes of messages were kept since the start. */
+  long recordedBytes() {
+    return recorded.sum();
   }
 
   /** How many bytes of the response are not kept. */
@@ -303,8 +311,12 @@ class ExchangeStore {
         .execute();
   }
 
-  /** Removes the oldest of some, so that the messages of the rest take so many bytes at most. */
-  int removeBeyond(Some some, long bytes) {
+  /**
+   * Removes the oldest of some, so that the messages of the rest take so many bytes at most.
+   *
+   * @param settled what started since may still be under way to an answer or a sample, and stays
+   */
+  int removeBeyond(Some some, long bytes, OffsetDateTime settled) {
     Field<BigDecimal> upTo =
         DSL.sum(
                 DSL.field(
@@ -324,6 +336,7 @@ class ExchangeStore {
                 DSL.select(sized.field("sized_id", String.class))
                     .from(sized)
                     .where(sized.field("up_to", BigDecimal.class).gt(BigDecimal.valueOf(bytes)))))
+        .and(EXCHANGE.STARTED_AT.lt(settled))
         .and(isFree())
         .execute();
   }

@@ -3,10 +3,12 @@ package org.mapsel.server.upkeep;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.OffsetDateTime;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.mapsel.server.samples.ExchangeLog;
 import org.mapsel.server.services.Editions;
@@ -27,12 +29,19 @@ class Upkeep {
 
   private static final Logger LOG = LoggerFactory.getLogger(Upkeep.class);
 
+  /** Which part of what is let may come in until it is looked at again. */
+  private static final int SHARE = 10;
+
+  /** After this, an exchange is over, and what is made of its answer is kept. */
+  private static final Duration SETTLED = Duration.ofMinutes(1);
+
   private final UpkeepStore store;
   private final ExchangeLog exchanges;
   private final Editions editions;
   private final Clock clock;
   private final UpkeepSettings usual;
   private volatile @Nullable TidiedView tidied;
+  private long trimmedAt;
 
   Upkeep(
       UpkeepStore store,
@@ -72,16 +81,39 @@ class Upkeep {
   synchronized void tidy() {
     UpkeepSettings settings = settings();
     OffsetDateTime now = OffsetDateTime.now(clock);
-    int exchangesGone =
-        exchanges.trim(
-            limit(now, settings.exchangeDays(), settings.exchangeMegabytes()),
-            limits(now, Objects.requireNonNull(settings.apps())),
-            now.minusDays(Objects.requireNonNull(settings.visitorDays())));
+    int exchangesGone = trim(settings, now, now);
     int editionsGone = editions.removeUnused(now.minusDays(settings.editionDays()));
     tidied = new TidiedView(now, exchangesGone, editionsGone);
     if (exchangesGone + editionsGone > 0) {
       LOG.info("{} old exchanges and {} editions were removed", exchangesGone, editionsGone);
     }
+  }
+
+  /** Where much is recorded, an hour is long: what comes in is never far more than what is let. */
+  @Scheduled(initialDelay = 10_000, fixedDelay = 10_000)
+  synchronized void keepToSize() {
+    UpkeepSettings settings = settings();
+    int smallest =
+        Stream.concat(
+                Stream.of(settings.exchangeMegabytes()),
+                Objects.requireNonNull(settings.apps()).stream().map(AppKeeping::megabytes))
+            .min(Comparator.naturalOrder())
+            .orElseThrow();
+    long cameIn = exchanges.recorded().toBytes() - trimmedAt;
+    if (cameIn > DataSize.ofMegabytes(smallest).toBytes() / SHARE) {
+      OffsetDateTime now = OffsetDateTime.now(clock);
+      int gone = trim(settings, now, now.minus(SETTLED));
+      LOG.debug("{} exchanges were removed after {} bytes came in", gone, cameIn);
+    }
+  }
+
+  private int trim(UpkeepSettings settings, OffsetDateTime now, OffsetDateTime settled) {
+    trimmedAt = exchanges.recorded().toBytes();
+    return exchanges.trim(
+        limit(now, settings.exchangeDays(), settings.exchangeMegabytes()),
+        limits(now, Objects.requireNonNull(settings.apps())),
+        now.minusDays(Objects.requireNonNull(settings.visitorDays())),
+        settled);
   }
 
   private static Map<String, ExchangeLog.Limit> limits(OffsetDateTime now, List<AppKeeping> apps) {

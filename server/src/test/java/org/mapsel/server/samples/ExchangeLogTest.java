@@ -6,10 +6,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.OffsetDateTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -27,6 +31,9 @@ import tools.jackson.databind.JsonNode;
 class ExchangeLogTest {
 
   @RegisterExtension static final TestServer SERVER = new TestServer();
+
+  private static final int WRITERS = 4;
+  private static final int BODY_BYTES = 4_000;
 
   private FakeBerthing berthing;
   private String service;
@@ -130,11 +137,67 @@ class ExchangeLogTest {
     OffsetDateTime now = OffsetDateTime.now();
     ExchangeLog.Limit month = new ExchangeLog.Limit(now.minusDays(30), DataSize.ofMegabytes(99));
     ExchangeLog.Limit days = new ExchangeLog.Limit(now.minusDays(9), DataSize.ofMegabytes(99));
-    log.trim(month, Map.of("yard", days), now.minusDays(7));
+    log.trim(month, Map.of("yard", days), now.minusDays(7), now);
 
     assertThat(found("&operation=Asked").valueStream().map(one -> one.at("/address").asString()))
         .containsExactly("http://quay.example/2", "http://quay.example/20");
     assertThat(found("&app=yard")).isEmpty();
+  }
+
+  private void recordMany(ExchangeStore store, int writer, int many, Instant from) {
+    for (int i = 0; i < many; i++) {
+      store.add(
+          new ExchangeStore.Of(service, "Load", Asker.BUILDER, PersonalData.NONE),
+          new Exchange(
+              new Request("POST", "http://quay.example/" + writer, List.of(), new byte[BODY_BYTES]),
+              Optional.empty(),
+              Optional.of(Finding.error("EXCHANGE_ANSWER_DROPPED")),
+              from.plusMillis(i),
+              Duration.ZERO));
+    }
+  }
+
+  @Test
+  void theSizeIsKeptToWhileManyAreRecorded() throws Exception {
+    ExchangeStore store = SERVER.bean(ExchangeStore.class);
+    ExchangeLog log = SERVER.bean(ExchangeLog.class);
+    OffsetDateTime longAgo = OffsetDateTime.now().minusDays(30);
+    ExchangeLog.Limit limit = new ExchangeLog.Limit(longAgo, DataSize.ofBytes(40L * BODY_BYTES));
+    Instant from = Instant.now().minus(Duration.ofHours(1));
+    OffsetDateTime settled = OffsetDateTime.now().minusMinutes(1);
+    long before = log.recorded().toBytes();
+    int gone = 0;
+    try (ExecutorService writers = Executors.newFixedThreadPool(WRITERS)) {
+      List<Future<?>> writing = new ArrayList<>();
+      for (int i = 0; i < WRITERS; i++) {
+        int writer = i;
+        writing.add(writers.submit(() -> recordMany(store, writer, 250, from)));
+      }
+      while (!writing.stream().allMatch(Future::isDone)) {
+        ask("S-" + gone);
+        gone += log.trim(limit, Map.of(), longAgo, settled);
+      }
+      for (Future<?> one : writing) {
+        one.get();
+      }
+    }
+    gone += log.trim(limit, Map.of(), longAgo, settled);
+
+    assertThat(log.recorded().toBytes() - before).isGreaterThanOrEqualTo(1000L * BODY_BYTES);
+    assertThat(found("&operation=Load")).hasSizeBetween(1, 40);
+    assertThat(gone).isGreaterThanOrEqualTo(960);
+    assertThat(found("&operation=Load").at("/0/startedAt").asString())
+        .as("the newest stay")
+        .satisfies(
+            newest ->
+                assertThat(OffsetDateTime.parse(newest).toInstant()).isAfter(from.plusMillis(200)));
+    assertThat(found("&operation=VesselParticulars")).as("what just came").isNotEmpty();
+    String shown =
+        SERVER
+            .api()
+            .get("/api/services/" + service + "/operations/VesselParticulars")
+            .text("/sample/sent/exchange");
+    assertThat(SERVER.api().get("/api/exchanges/" + shown).status()).isEqualTo(200);
   }
 
   @Test
@@ -144,7 +207,8 @@ class ExchangeLogTest {
     ExchangeStore.Some all = new ExchangeStore.Some.OfOthers(Set.of());
     assertThat(store.removeBefore(all, OffsetDateTime.parse("2020-01-01T00:00:00Z"))).isZero();
 
-    assertThat(store.removeBeyond(all, 1)).isPositive();
+    assertThat(store.removeBeyond(all, 1, OffsetDateTime.parse("2020-01-01T00:00:00Z"))).isZero();
+    assertThat(store.removeBeyond(all, 1, OffsetDateTime.now().plusMinutes(1))).isPositive();
 
     assertThat(found("")).hasSize(1);
     assertThat(store.removeBefore(all, OffsetDateTime.now().plusDays(1))).isZero();

@@ -78,9 +78,7 @@ class UpkeepApiTest {
       host.offer("/lamps", "{\"colour\":\"" + "r".repeat(700_000) + "\"}");
       String service = api.take(host.address() + "/long.yaml");
       for (int i = 0; i < 4; i++) {
-        api.post(
-            "/api/services/" + service + "/operations/listLamps/tries",
-            "{'endpoint':'main','parameters':{}}");
+        ask(api, service);
       }
       JsonNode before = api.get("/api/upkeep").body();
       assertThat(before.at("/settings/exchangeDays").asInt()).isEqualTo(30);
@@ -99,7 +97,24 @@ class UpkeepApiTest {
       assertThat(exchanges(tidied)).isEqualTo(1);
       assertThat(tidied.at("/tidied/exchanges").asInt()).isEqualTo(3);
       assertThat(tidied.at("/settings")).isEqualTo(set.body().at("/settings"));
+
+      Upkeep upkeep = SERVER.bean(Upkeep.class);
+      ask(api, service);
+      upkeep.keepToSize();
+      assertThat(exchanges(api.get("/api/upkeep").body())).as("what just came").isEqualTo(2);
+      SERVER
+          .bean(DSLContext.class)
+          .execute("update exchange set started_at = started_at - interval '5 minutes'");
+      ask(api, service);
+      upkeep.keepToSize();
+      assertThat(exchanges(api.get("/api/upkeep").body())).isEqualTo(1);
     }
+  }
+
+  private static void ask(Api api, String service) {
+    api.post(
+        "/api/services/" + service + "/operations/listLamps/tries",
+        "{'endpoint':'main','parameters':{}}");
   }
 
   private static int exchanges(JsonNode upkeep) {
