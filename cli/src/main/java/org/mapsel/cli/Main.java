@@ -4,9 +4,11 @@ import java.io.BufferedOutputStream;
 import java.io.FileDescriptor;
 import java.io.FileOutputStream;
 import java.io.PrintStream;
+import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.OptionSpec;
 
 /** The commands that need nothing but the core. */
 @Command(
@@ -62,7 +64,9 @@ public final class Main {
             });
     line.setExpandAtFiles(false);
     line.setCaseInsensitiveEnumValuesAllowed(true);
-    line.setErr(new java.io.PrintWriter(err, true, StandardCharsets.UTF_8));
+    line.setErr(new PrintWriter(err, true, StandardCharsets.UTF_8));
+    line.setOut(new PrintWriter(out, true, StandardCharsets.UTF_8));
+    line.getSubcommands().values().forEach(Main::offerHelp);
     line.setExecutionExceptionHandler(
         (e, command, parsed) -> {
           if (e instanceof CommandFailure failure) {
@@ -72,5 +76,15 @@ public final class Main {
           throw e;
         });
     return line.execute(args);
+  }
+
+  private static void offerHelp(CommandLine command) {
+    command
+        .getCommandSpec()
+        .addOption(
+            OptionSpec.builder("-h", "--help")
+                .usageHelp(true)
+                .description("Print this and do nothing.")
+                .build());
   }
 }

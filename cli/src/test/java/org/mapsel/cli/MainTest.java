@@ -19,6 +19,8 @@ import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -56,6 +58,28 @@ class MainTest {
 
   private Path file(String name, String text) throws IOException {
     return Files.writeString(folder.resolve(name), text);
+  }
+
+  @ParameterizedTest
+  @ValueSource(
+      strings = {
+        "describe",
+        "request",
+        "answer",
+        "check",
+        "pair",
+        "diff",
+        "export",
+        "import",
+        "stand-in",
+        "verify"
+      })
+  void everyCommandTellsWhatItTakes(String command) {
+    Run run = run(command, "--help");
+
+    assertThat(run.status()).isZero();
+    assertThat(run.out()).startsWith("Usage: mapsel " + command).contains("--help");
+    assertThat(run.err()).isEmpty();
   }
 
   private static void assertFollows(String schema, String json) throws IOException {

@@ -116,7 +116,7 @@ final class Particles {
     }
 
     private Field wildcard(Particle.Any any) {
-      return Field.of(ANY_FIELD, builder.open(), any.occurrence(), Wildcards.wire(any, builder));
+      return Field.of(ANY_FIELD, builder.open(), any.occurrence(), builder.wildcards().wire(any));
     }
 
     private void addReferenced(Particle.GroupRef ref, FieldList fields) {

@@ -34,6 +34,7 @@ final class ShapeBuilder {
   private final SimpleTypes simpleTypes;
   private final ComplexTypes complexTypes;
   private final Derivations derivations;
+  private final Wildcards wildcards;
   private final Map<ShapeId, Shape> built = new LinkedHashMap<>();
   private final Map<ShapeId, TypeDeclaration.Complex> waiting = new LinkedHashMap<>();
   private final Map<Name, ShapeId> resolved = new IdentityHashMap<>();
@@ -45,10 +46,15 @@ final class ShapeBuilder {
     this.simpleTypes = new SimpleTypes(this);
     this.complexTypes = new ComplexTypes(this);
     this.derivations = new Derivations(declarations);
+    this.wildcards = new Wildcards(this);
   }
 
   Declarations declarations() {
     return declarations;
+  }
+
+  Wildcards wildcards() {
+    return wildcards;
   }
 
   Findings findings() {
