@@ -1,9 +1,10 @@
 package org.mapsel.core.link;
 
 import java.util.Arrays;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.mapsel.core.declare.AttributeDeclaration;
 import org.mapsel.core.declare.ElementDeclaration;
@@ -12,6 +13,7 @@ import org.mapsel.core.declare.TypeDeclaration;
 import org.mapsel.core.declare.TypeRef;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.service.Memo;
 import org.mapsel.core.shape.Facets;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
@@ -31,8 +33,11 @@ final class Wildcards {
 
   private final ShapeBuilder builder;
 
-  /** What was found for wildcards of one wording; schemas repeat them, and have many elements. */
-  private final Map<String, Optional<ElementDeclaration>> known = new HashMap<>();
+  /** In each namespace the first element that holds a text, and the first that may be empty. */
+  private final Memo<Candidates> candidates = Memo.later(this::candidates);
+
+  private record Candidates(
+      Map<String, ElementDeclaration> simple, Map<String, ElementDeclaration> empty) {}
 
   Wildcards(ShapeBuilder builder) {
     this.builder = builder;
@@ -42,7 +47,8 @@ final class Wildcards {
   Wire.XmlAny wire(Particle.Any any) {
     if (any.strict()) {
       Optional<ElementDeclaration> declared =
-          known.computeIfAbsent(any.namespaces() + " " + any.target(), none -> declared(any));
+          declared(any, candidates.get().simple())
+              .or(() -> declared(any, candidates.get().empty()));
       if (declared.isPresent()) {
         return wire(declared.get());
       }
@@ -63,16 +69,33 @@ final class Wildcards {
         : new Wire.XmlAny(name, builder.add(NOTHING));
   }
 
-  /** One that holds a text, or else one that may be empty. */
-  private Optional<ElementDeclaration> declared(Particle.Any any) {
-    List<ElementDeclaration> allowed =
-        builder.declarations().elements().values().stream()
-            .filter(element -> allows(any, element.name().namespace()))
-            .toList();
-    return allowed.stream()
-        .filter(this::isSimple)
-        .findFirst()
-        .or(() -> allowed.stream().filter(this::mayBeEmpty).findFirst());
+  private Candidates candidates() {
+    Candidates found = new Candidates(new LinkedHashMap<>(), new LinkedHashMap<>());
+    for (ElementDeclaration element : builder.declarations().elements().values()) {
+      if (isSimple(element)) {
+        found.simple().putIfAbsent(element.name().namespace(), element);
+      } else if (mayBeEmpty(element)) {
+        found.empty().putIfAbsent(element.name().namespace(), element);
+      }
+    }
+    return found;
+  }
+
+  private static Optional<ElementDeclaration> declared(
+      Particle.Any any, Map<String, ElementDeclaration> byNamespace) {
+    return switch (any.namespaces()) {
+      case "##any" -> byNamespace.values().stream().findFirst();
+      case "##other" ->
+          byNamespace.entrySet().stream()
+              .filter(entry -> !entry.getKey().isEmpty() && !entry.getKey().equals(any.target()))
+              .map(Map.Entry::getValue)
+              .findFirst();
+      default ->
+          listed(any).stream()
+              .map(one -> byNamespace.get(namespace(any, one)))
+              .filter(Objects::nonNull)
+              .findFirst();
+    };
   }
 
   private boolean mayBeEmpty(ElementDeclaration element) {
@@ -109,14 +132,6 @@ final class Wildcards {
           case TypeRef.Inline inline -> inline.type() instanceof TypeDeclaration.Simple;
           case TypeRef.Anything any -> false;
         };
-  }
-
-  private static boolean allows(Particle.Any any, String namespace) {
-    return switch (any.namespaces()) {
-      case "##any" -> true;
-      case "##other" -> !namespace.isEmpty() && !namespace.equals(any.target());
-      default -> listed(any).stream().anyMatch(one -> namespace(any, one).equals(namespace));
-    };
   }
 
   private static List<String> listed(Particle.Any any) {
