@@ -30,7 +30,7 @@ export function HourChart({ health }: { health: Health }) {
       height={150}
       skipAnimation
       colors={[palette.text.secondary, palette.error.main]}
-      margin={{ left: 0, right: 8, top: 8, bottom: 0 }}
+      margin={{ left: 0, right: 8, top: 16, bottom: 0 }}
       xAxis={[
         {
           scaleType: 'band',
@@ -39,6 +39,13 @@ export function HourChart({ health }: { health: Health }) {
           data: all.map(({ from }) =>
             new Date(from).toLocaleTimeString([], { hour: '2-digit', minute: '2-digit' }),
           ),
+        },
+      ]}
+      yAxis={[
+        {
+          // Calls come whole; of a few of them the axis would mark halves too.
+          valueFormatter: (calls: number) =>
+            Number.isInteger(calls) ? calls.toLocaleString() : '',
         },
       ]}
       series={[
