@@ -2,27 +2,23 @@ package org.mapsel.core.serve;
 
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import java.util.function.Predicate;
 import org.mapsel.core.ref.OperationId;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.sample.SampleMaker;
-import org.mapsel.core.service.Address;
+import org.mapsel.core.serve.CollectionFinder.Does;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.ScalarText;
-import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
 import org.mapsel.core.value.ListValue;
@@ -42,34 +38,37 @@ final class Memory {
   /** How often a made thing gets another key before it is given up. */
   private static final int MOST_KEYS = 20;
 
-  /** What an operation does with a collection. */
-  private enum Does {
-    LIST,
-    READ,
-    CREATE,
-    CHANGE,
-    DELETE
-  }
-
   private record Role(Does does, Collection collection) {}
 
   /**
    * Things of one kind.
    *
-   * @param rows the field of the list's answer that they stand in
-   * @param least how many the list must have, as described
-   * @param keys the parameters that tell one of them from the others, by the field they stand in
    * @param made whether the things are made up, so that there may be any others as well
    * @param gone keys of those that were deleted
    */
   private record Collection(
-      Operation list,
-      String rows,
-      int least,
-      Map<String, String> keys,
+      CollectionFinder.Found found,
       boolean made,
       Map<List<String>, RecordValue> things,
-      Set<List<String>> gone) {}
+      Set<List<String>> gone) {
+
+    Operation list() {
+      return found.list();
+    }
+
+    Map<String, String> keys() {
+      return found.keys();
+    }
+
+    ShapeId rowShape() {
+      return found.rows().shape();
+    }
+
+    /** How many the list must have, as described. */
+    int least() {
+      return Math.max(found.rows().occurrence().min(), found.rows().occurrence().least());
+    }
+  }
 
   private final Shapes shapes;
   private final Answers answers;
@@ -79,55 +78,19 @@ final class Memory {
   Memory(Service service, Answers answers) {
     this.shapes = service.shapes();
     this.answers = answers;
-    Map<String, List<Operation>> byPath = new LinkedHashMap<>();
-    for (Operation operation : service.operations()) {
-      Address.of(operation)
-          .ifPresent(
-              address ->
-                  byPath
-                      .computeIfAbsent(collectionPath(address.path()), none -> new ArrayList<>())
-                      .add(operation));
-    }
-    byPath.forEach(this::collect);
+    new CollectionFinder(shapes).find(service).forEach(this::remember);
   }
 
-  /** The path of the list that something may be one of. */
-  private static String collectionPath(String path) {
-    return path.replaceFirst("(/\\{[^/{}]+}|\\([^()/]*\\))$", "");
-  }
-
-  private void collect(String path, List<Operation> operations) {
-    Optional<Operation> list =
-        find(operations, a -> a.method().equals("GET") && a.path().equals(path));
-    Optional<Operation> one = find(operations, a -> a.method().equals("GET") && a.isOneOf(path));
-    Optional<Field> rows = list.flatMap(this::rows);
-    if (list.isEmpty() || one.isEmpty() || rows.isEmpty() || path.contains("{")) {
-      return;
-    }
-    Map<String, String> keys = keys(one.get(), rows.get().shape());
-    if (keys.isEmpty()) {
-      return;
-    }
+  private void remember(CollectionFinder.Found found) {
     Collection collection =
-        new Collection(
-            list.get(),
-            rows.get().name(),
-            Math.max(rows.get().occurrence().min(), rows.get().occurrence().least()),
-            keys,
-            answers.isMade(list.get()),
-            new LinkedHashMap<>(),
-            new HashSet<>());
-    if (answers.of(list.get(), RecordValue.empty()).get(rows.get().name())
+        new Collection(found, answers.isMade(found.list()), new LinkedHashMap<>(), new HashSet<>());
+    if (answers.of(found.list(), RecordValue.empty()).get(found.rows().name())
         instanceof ListValue seed) {
       seed(collection, seed);
     }
-    if (collection.things().size() < collection.least()) {
-      // There are not as many keys as the list must have rows: it cannot be of things with a key.
-      return;
-    }
-    for (Operation operation : operations) {
-      Address address = Address.of(operation).orElseThrow();
-      does(address, path).ifPresent(does -> roles.put(operation.id(), new Role(does, collection)));
+    // With fewer keys than the list must have rows, it cannot be of things with a key.
+    if (collection.things().size() >= collection.least()) {
+      found.does().forEach((operation, does) -> roles.put(operation, new Role(does, collection)));
     }
   }
 
@@ -140,7 +103,7 @@ final class Memory {
       while (collection.made()
           && collection.things().containsKey(keyOf(collection, thing))
           && tries++ < MOST_KEYS) {
-        RecordValue other = SampleMaker.unlikeExamples(shapes, rowShape(collection), made++);
+        RecordValue other = SampleMaker.unlikeExamples(shapes, collection.rowShape(), made++);
         for (String key : collection.keys().values()) {
           thing = thing.with(key, other.get(key));
         }
@@ -153,67 +116,6 @@ final class Memory {
     return collection.keys().values().stream()
         .map(field -> ScalarText.print(thing.get(field)))
         .toList();
-  }
-
-  private static Optional<Does> does(Address address, String path) {
-    boolean one = address.isOneOf(path);
-    return switch (address.method()) {
-      case "GET" -> Optional.of(one ? Does.READ : Does.LIST);
-      case "POST" -> one ? Optional.empty() : Optional.of(Does.CREATE);
-      case "PUT", "PATCH", "MERGE" -> one ? Optional.of(Does.CHANGE) : Optional.empty();
-      case "DELETE" -> one ? Optional.of(Does.DELETE) : Optional.empty();
-      default -> Optional.empty();
-    };
-  }
-
-  private static Optional<Operation> find(List<Operation> operations, Predicate<Address> fits) {
-    return operations.stream()
-        .filter(operation -> Address.of(operation).filter(fits).isPresent())
-        .findFirst();
-  }
-
-  /** The first list of records in an answer. */
-  private Optional<Field> rows(Operation list) {
-    return shapes.fieldsOf(list.output()).stream()
-        .filter(Field::isRepeated)
-        .filter(field -> shapes.get(field.shape()) instanceof Shape.Record)
-        .findFirst();
-  }
-
-  /**
-   * Each key of the address with the field of the thing that holds it; none if one has no field.
-   */
-  private Map<String, String> keys(Operation one, ShapeId thing) {
-    List<Field> fields = shapes.fieldsOf(thing);
-    Map<String, String> keys = new LinkedHashMap<>();
-    for (Field parameter : shapes.fieldsOf(one.input())) {
-      if (parameter.wire() instanceof Wire.Parameter wire && wire.in() == Wire.In.PATH) {
-        Optional<String> field = holder(fields, parameter.name());
-        if (field.isEmpty()) {
-          return Map.of();
-        }
-        keys.put(parameter.name(), field.get());
-      }
-    }
-    return keys;
-  }
-
-  private static Optional<String> holder(List<Field> fields, String parameter) {
-    String plain = plain(parameter);
-    return fields.stream()
-        .map(Field::name)
-        .filter(name -> plain(name).equals(plain))
-        .findFirst()
-        .or(
-            () ->
-                fields.stream()
-                    .map(Field::name)
-                    .filter(name -> !name.isEmpty() && plain.endsWith(plain(name)))
-                    .findFirst());
-  }
-
-  private static String plain(String name) {
-    return name.replaceAll("[^A-Za-z0-9]", "").toLowerCase(Locale.ROOT);
   }
 
   /**
@@ -287,7 +189,8 @@ final class Memory {
         answers
             .of(collection.list(), question.parameters())
             .with("next", Value.ABSENT)
-            .with(collection.rows(), new ListValue(List.copyOf(query.page(matching))));
+            .with(
+                collection.found().rows().name(), new ListValue(List.copyOf(query.page(matching))));
     return whole.with("count", query.count() ? NumberValue.of(matching.size()) : Value.ABSENT);
   }
 
@@ -328,7 +231,7 @@ final class Memory {
   /** Where all things are made up, there is one for every key that may be asked for. */
   private RecordValue any(Collection collection, RecordValue parameters) {
     RecordValue thing =
-        SampleMaker.make(shapes, rowShape(collection), SampleMaker.Extent.EVERYTHING);
+        SampleMaker.make(shapes, collection.rowShape(), SampleMaker.Extent.EVERYTHING);
     for (Map.Entry<String, String> key : collection.keys().entrySet()) {
       thing = thing.with(key.getValue(), parameters.get(key.getKey()));
     }
@@ -346,7 +249,7 @@ final class Memory {
 
   private RecordValue create(Collection collection, Serving.Question question) {
     RecordValue given = body(collection, question);
-    RecordValue made = SampleMaker.make(shapes, rowShape(collection), SampleMaker.Extent.REQUIRED);
+    RecordValue made = SampleMaker.make(shapes, collection.rowShape(), SampleMaker.Extent.REQUIRED);
     RecordValue thing = over(made, given);
     for (String field : collection.keys().values()) {
       if (given.get(field).isAbsent()) {
@@ -361,7 +264,7 @@ final class Memory {
   private Value next(Collection collection, String field) {
     created++;
     Value like =
-        SampleMaker.make(shapes, rowShape(collection), SampleMaker.Extent.EVERYTHING).get(field);
+        SampleMaker.make(shapes, collection.rowShape(), SampleMaker.Extent.EVERYTHING).get(field);
     if (like instanceof NumberValue) {
       BigDecimal last =
           collection.things().values().stream()
@@ -377,10 +280,6 @@ final class Memory {
         ScalarText.print(like).length() == unique.toString().length()
             ? unique.toString()
             : "N" + created);
-  }
-
-  private ShapeId rowShape(Collection collection) {
-    return rows(collection.list()).orElseThrow().shape();
   }
 
   private RecordValue change(
@@ -425,7 +324,7 @@ final class Memory {
             .findFirst()
             .orElse(question.parameters());
     Map<String, Value> known = new LinkedHashMap<>();
-    for (Field field : shapes.fieldsOf(rowShape(collection))) {
+    for (Field field : shapes.fieldsOf(collection.rowShape())) {
       Value value = sent.get(field.name());
       if (!value.isAbsent()) {
         known.put(field.name(), value);
