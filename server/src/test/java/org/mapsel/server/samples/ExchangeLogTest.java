@@ -71,6 +71,7 @@ class ExchangeLogTest {
     assertThat(found("&find=Q-71")).hasSize(1);
     assertThat(found("&find=100%25_sure")).hasSize(1);
     assertThat(found("&find=100X")).isEmpty();
+    assertThat(found("&find=Q-")).as("of few letters").hasSize(1);
     assertThat(found("&before=2020-01-01T00:00:00Z")).isEmpty();
     assertThat(found("&failed=true").valueStream().map(one -> one.at("/status").asInt(0)))
         .allMatch(status -> status == 0 || status >= 400);
