@@ -1,5 +1,14 @@
+import Box from '@mui/material/Box';
 import { useTheme } from '@mui/material/styles';
-import { BarChart } from '@mui/x-charts/BarChart';
+import { BarPlot } from '@mui/x-charts/BarChart';
+import { ChartsAxisHighlight } from '@mui/x-charts/ChartsAxisHighlight';
+import { ChartsDataProvider } from '@mui/x-charts/ChartsDataProvider';
+import { ChartsLegend } from '@mui/x-charts/ChartsLegend';
+import { ChartsSurface } from '@mui/x-charts/ChartsSurface';
+import { ChartsTooltip } from '@mui/x-charts/ChartsTooltip';
+import { ChartsXAxis } from '@mui/x-charts/ChartsXAxis';
+import { ChartsYAxis } from '@mui/x-charts/ChartsYAxis';
+import { LinePlot, MarkPlot } from '@mui/x-charts/LineChart';
 import type { Health } from '@/api/client';
 
 const HOURS = 24;
@@ -17,20 +26,25 @@ function hoursOf(hours: Health['hours'], until: number) {
     const known = hours.find(
       (hour) => Math.floor(new Date(hour.from).getTime() / HOUR) * HOUR === from,
     );
-    return { from, calls: known?.calls ?? 0, failed: known?.failed ?? 0 };
+    return {
+      from,
+      calls: known?.calls ?? 0,
+      failed: known?.failed ?? 0,
+      took: known ? known.meanMillis : null,
+    };
   });
 }
 
-/** How much was called in each hour of a day, and how much of it in vain. */
+/** How much was called in each hour of a day, how much of it in vain, and how long it took. */
 export function HourChart({ health }: { health: Health }) {
   const { palette } = useTheme();
   const all = hoursOf(health.hours, new Date(health.until).getTime());
   return (
-    <BarChart
-      height={150}
+    <ChartsDataProvider
+      height={170}
       skipAnimation
-      colors={[palette.text.secondary, palette.error.main]}
-      margin={{ left: 0, right: 8, top: 16, bottom: 0 }}
+      colors={[palette.text.secondary, palette.error.main, palette.primary.main]}
+      margin={{ left: 0, right: 0, top: 16, bottom: 0 }}
       xAxis={[
         {
           scaleType: 'band',
@@ -43,15 +57,54 @@ export function HourChart({ health }: { health: Health }) {
       ]}
       yAxis={[
         {
+          id: 'calls',
+          width: 60,
+          label: 'calls',
           // Calls come whole; of a few of them the axis would mark halves too.
           valueFormatter: (calls: number) =>
             Number.isInteger(calls) ? calls.toLocaleString() : '',
         },
+        { id: 'took', width: 60, position: 'right', label: 'ms', min: 0, tickNumber: 4 },
       ]}
       series={[
-        { label: 'answered', stack: 'all', data: all.map(({ calls, failed }) => calls - failed) },
-        { label: 'failed', stack: 'all', data: all.map(({ failed }) => failed) },
+        {
+          type: 'bar',
+          yAxisId: 'calls',
+          label: 'answered',
+          stack: 'all',
+          data: all.map(({ calls, failed }) => calls - failed),
+        },
+        {
+          type: 'bar',
+          yAxisId: 'calls',
+          label: 'failed',
+          stack: 'all',
+          data: all.map(({ failed }) => failed),
+        },
+        {
+          type: 'line',
+          curve: 'linear',
+          yAxisId: 'took',
+          label: 'took on average',
+          showMark: true,
+          valueFormatter: (took) => (took === null ? null : `${took.toLocaleString()} ms`),
+          data: all.map(({ took }) => took),
+        },
       ]}
-    />
+    >
+      <Box sx={{ display: 'flex', justifyContent: 'center' }}>
+        <ChartsLegend />
+      </Box>
+      <ChartsSurface>
+        <BarPlot />
+        <LinePlot />
+        <MarkPlot />
+        <ChartsAxisHighlight x="band" />
+        <ChartsXAxis />
+        <ChartsYAxis axisId="calls" />
+        <ChartsYAxis axisId="took" />
+      </ChartsSurface>
+      <ChartsTooltip trigger="axis" />
+    </ChartsDataProvider>
   );
 }

@@ -1,12 +1,10 @@
 import Box from '@mui/material/Box';
-import FormControlLabel from '@mui/material/FormControlLabel';
 import MenuItem from '@mui/material/MenuItem';
-import Switch from '@mui/material/Switch';
 import TextField from '@mui/material/TextField';
 import { skipToken, useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { appsQuery, serviceQuery, servicesQuery } from '@/api/queries';
-import { pageWord, type Wanted } from './logged';
+import { pageWord, type Outcome, type Wanted } from './logged';
 
 export const EVERYTHING: Wanted = {
   find: '',
@@ -14,13 +12,21 @@ export const EVERYTHING: Wanted = {
   operation: '',
   page: '',
   by: '',
-  failed: false,
+  outcome: '',
   from: '',
   before: '',
 };
 
 export const isEverything = (wanted: Wanted) =>
   Object.entries(EVERYTHING).every(([name, value]) => wanted[name as keyof Wanted] === value);
+
+const OUTCOMES: { value: Outcome; words: string }[] = [
+  { value: 'ANSWERED', words: 'as asked (to 399)' },
+  { value: 'FAILED', words: 'anything that went wrong' },
+  { value: 'REFUSED', words: 'request refused (400 to 499)' },
+  { value: 'BROKEN', words: 'service failed (from 500)' },
+  { value: 'UNANSWERED', words: 'none came' },
+];
 
 interface ChoiceProps {
   label: string;
@@ -126,6 +132,14 @@ export function LogFilters({
           set({ by: by as Wanted['by'] });
         }}
       />
+      <Choice
+        label="Answer"
+        value={wanted.outcome}
+        options={OUTCOMES}
+        onChange={(outcome) => {
+          set({ outcome: outcome as Wanted['outcome'] });
+        }}
+      />
       {(['from', 'before'] as const).map((end) => (
         <TextField
           key={end}
@@ -139,18 +153,6 @@ export function LogFilters({
           sx={{ width: 182 }}
         />
       ))}
-      <FormControlLabel
-        label="only what went wrong"
-        control={
-          <Switch
-            size="small"
-            checked={wanted.failed}
-            onChange={(_, failed) => {
-              set({ failed });
-            }}
-          />
-        }
-      />
       <Box sx={{ flex: 1 }} />
       {tools}
     </Box>

@@ -18,7 +18,12 @@ function told(all: Samples) {
   const differ = checks.filter(({ verdict }) => verdict && !verdict.holds).length;
   const fresh = checks.filter(({ verdict }) => !verdict).length;
   if (checks.length === 0) return 'No sample is pinned as a check yet.';
-  return `${count(checks.length, 'check')}: ${differ} differ, ${fresh} not run yet.`;
+  const rest = [
+    differ > 0 && `${differ} ${differ === 1 ? 'differs' : 'differ'}`,
+    fresh > 0 && `${fresh} not run yet`,
+  ].filter(Boolean);
+  const words = rest.length > 0 ? rest.join(', ') : checks.length === 1 ? 'it holds' : 'all hold';
+  return `${count(checks.length, 'check')}: ${words}.`;
 }
 
 /** All samples of all operations: what is known, and whether it still holds. */

@@ -7,7 +7,7 @@ const ANY = {
   operation: '',
   page: '',
   by: '' as const,
-  failed: false,
+  outcome: '' as const,
   from: '',
   before: '',
 };
@@ -19,7 +19,6 @@ test('what nobody asked for is not asked for', () => {
     operation: '',
     app: '',
     page: '',
-    failed: false,
   });
 });
 
@@ -29,12 +28,14 @@ test('a page goes with its app, times as they are everywhere', () => {
       ...ANY,
       page: pageWord('duty-desk', 'page_1'),
       by: 'builders',
+      outcome: 'BROKEN',
       from: '2031-05-14T06:40',
     }),
   ).toMatchObject({
     app: 'duty-desk',
     page: 'page_1',
     visitor: false,
+    outcome: 'BROKEN',
     from: new Date('2031-05-14T06:40').toISOString(),
   });
 });

@@ -1,6 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import type { ExchangeLine } from '@/api/client';
 import { appsQuery, servicesQuery } from '@/api/queries';
+import type { paths } from '@/api/schema.gen';
+
+/** What became of an exchange. */
+export type Outcome = NonNullable<
+  NonNullable<paths['/api/exchanges']['get']['parameters']['query']>['outcome']
+>;
 
 /** What is looked for in the log; an empty text is anything. */
 export interface Wanted {
@@ -10,7 +16,7 @@ export interface Wanted {
   /** An app and one of its pages, as one word. */
   page: string;
   by: '' | 'builders' | 'visitors';
-  failed: boolean;
+  outcome: '' | Outcome;
   /** A time in the zone of the browser. */
   from: string;
   before: string;
@@ -21,12 +27,13 @@ const BETWEEN = '/';
 export const pageWord = (app: string, page: string) => app + BETWEEN + page;
 
 /** The same as the server is asked for it. */
-export function queryOf({ page, by, from, before, ...same }: Wanted) {
+export function queryOf({ page, by, outcome, from, before, ...same }: Wanted) {
   const [app = '', of = ''] = page.split(BETWEEN);
   return {
     ...same,
     app,
     page: of,
+    ...(outcome && { outcome }),
     ...(by && { visitor: by === 'visitors' }),
     ...(from && { from: new Date(from).toISOString() }),
     ...(before && { before: new Date(before).toISOString() }),

@@ -104,7 +104,7 @@ class SamplesJourneyTest {
     user.goTo("/services").sees("A usual day does not hold any more");
 
     handOver(user);
-    user.goTo("/samples/log").sees("The last day");
+    user.goTo("/samples/log").sees("The last day").sees("took on average");
     assertThat(user.role(AriaRole.TABLE, "How operations did")).containsText("ListArrivals");
 
     user.goTo("/upkeep").type("Keep exchanges for days", "7").press("Save");

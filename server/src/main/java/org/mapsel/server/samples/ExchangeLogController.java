@@ -42,7 +42,7 @@ class ExchangeLogController {
    * @param app that they were made for
    * @param page of that app
    * @param visitor only those of visitors, or only those of who builds
-   * @param failed only those that were not answered, or answered with an error
+   * @param outcome only those that it became of
    * @param find a text in the address or in either body
    * @param from only those from that time on
    * @param before only those that are older
@@ -54,7 +54,7 @@ class ExchangeLogController {
       @RequestParam(defaultValue = "") String app,
       @RequestParam(defaultValue = "") String page,
       @RequestParam(required = false) @Nullable Boolean visitor,
-      @RequestParam(defaultValue = "false") boolean failed,
+      @RequestParam(required = false) @Nullable Outcome outcome,
       @RequestParam(defaultValue = "") String find,
       @RequestParam(required = false) @Nullable OffsetDateTime from,
       @RequestParam(required = false) @Nullable OffsetDateTime before) {
@@ -66,7 +66,7 @@ class ExchangeLogController {
                 app,
                 page,
                 Optional.ofNullable(visitor),
-                failed,
+                Optional.ofNullable(outcome),
                 find,
                 Optional.ofNullable(from),
                 Optional.ofNullable(before)))

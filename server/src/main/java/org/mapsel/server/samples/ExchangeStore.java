@@ -169,6 +169,7 @@ class ExchangeStore {
    * @param app that they were made for; empty for all, and for those that were made for none
    * @param page of that app; empty for all
    * @param visitors only those of visitors, or only those of who builds
+   * @param outcome empty for any
    * @param text in the address or in either body; empty for any
    * @param from the time of the oldest one
    * @param before a time that all are older than
@@ -179,7 +180,7 @@ class ExchangeStore {
       String app,
       String page,
       Optional<Boolean> visitors,
-      boolean failed,
+      Optional<Outcome> outcome,
       String text,
       Optional<OffsetDateTime> from,
       Optional<OffsetDateTime> before) {}
@@ -198,6 +199,7 @@ class ExchangeStore {
       Asker asker) {}
 
   private static final int FIRST_WRONG = 400;
+  private static final int FIRST_BROKEN = 500;
 
   /** The newest ones that fit. */
   List<Line> find(Search search, int most) {
@@ -270,8 +272,8 @@ class ExchangeStore {
     if (search.from().isPresent()) {
       fits = fits.and(EXCHANGE.STARTED_AT.ge(search.from().get()));
     }
-    if (search.failed()) {
-      fits = fits.and(EXCHANGE.STATUS.isNull().or(EXCHANGE.STATUS.ge(FIRST_WRONG)));
+    if (search.outcome().isPresent()) {
+      fits = fits.and(is(search.outcome().get()));
     }
     if (search.before().isPresent()) {
       fits = fits.and(EXCHANGE.STARTED_AT.lt(search.before().get()));
@@ -290,6 +292,16 @@ class ExchangeStore {
                                   .or(holds(EXCHANGE.RESPONSE_BODY, wanted)))));
     }
     return fits;
+  }
+
+  private static Condition is(Outcome outcome) {
+    return switch (outcome) {
+      case ANSWERED -> EXCHANGE.STATUS.lt(FIRST_WRONG);
+      case FAILED -> EXCHANGE.STATUS.isNull().or(EXCHANGE.STATUS.ge(FIRST_WRONG));
+      case REFUSED -> EXCHANGE.STATUS.between(FIRST_WRONG, FIRST_BROKEN - 1);
+      case BROKEN -> EXCHANGE.STATUS.ge(FIRST_BROKEN);
+      case UNANSWERED -> EXCHANGE.STATUS.isNull();
+    };
   }
 
   private static Condition mayHold(byte[] wanted) {

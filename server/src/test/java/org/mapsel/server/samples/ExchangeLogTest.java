@@ -22,6 +22,7 @@ import org.mapsel.core.exchange.Exchange;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.message.PersonalData;
 import org.mapsel.core.message.Request;
+import org.mapsel.core.message.Response;
 import org.mapsel.server.testing.FakeBerthing;
 import org.mapsel.server.testing.TestServer;
 import org.springframework.util.unit.DataSize;
@@ -73,8 +74,35 @@ class ExchangeLogTest {
     assertThat(found("&find=100X")).isEmpty();
     assertThat(found("&find=Q-")).as("of few letters").hasSize(1);
     assertThat(found("&before=2020-01-01T00:00:00Z")).isEmpty();
-    assertThat(found("&failed=true").valueStream().map(one -> one.at("/status").asInt(0)))
-        .allMatch(status -> status == 0 || status >= 400);
+  }
+
+  private List<Integer> statuses(Outcome outcome) {
+    return found("&outcome=" + outcome)
+        .valueStream()
+        .map(one -> one.at("/status").asInt(0))
+        .toList();
+  }
+
+  @Test
+  void theyAreFoundByWhatBecameOfThem() {
+    ExchangeStore store = SERVER.bean(ExchangeStore.class);
+    keep(store, "desk", "page_1", false, 0);
+    for (int status : new int[] {204, 304, 400, 499, 500, 503}) {
+      store.add(
+          new ExchangeStore.Of(service, "Asked", Asker.BUILDER, PersonalData.NONE),
+          new Exchange(
+              new Request("GET", "http://quay.example/" + status, List.of(), new byte[0]),
+              Optional.of(new Response(status, Map.of(), new byte[0])),
+              Optional.empty(),
+              Instant.now(),
+              Duration.ZERO));
+    }
+
+    assertThat(statuses(Outcome.ANSWERED)).contains(200, 204, 304).allMatch(status -> status < 400);
+    assertThat(statuses(Outcome.FAILED)).containsExactlyInAnyOrder(0, 400, 499, 500, 503);
+    assertThat(statuses(Outcome.REFUSED)).containsExactlyInAnyOrder(400, 499);
+    assertThat(statuses(Outcome.BROKEN)).containsExactlyInAnyOrder(500, 503);
+    assertThat(statuses(Outcome.UNANSWERED)).containsExactly(0);
   }
 
   @Test
