@@ -22,6 +22,7 @@ import org.mapsel.core.service.OperationWire;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.FieldTree;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
@@ -218,7 +219,8 @@ final class DescriptionJson {
       flags(true, false, false, false);
       out.writeEndObject();
     }
-    FieldTree.Limit limit = new FieldTree.Limit(view.depth(), MAX_ROWS, view.variants());
+    FieldTree.Limit limit =
+        new FieldTree.Limit(view.depth(), MAX_ROWS, view.variants(), Hints.Direction.BOTH);
     String place = "body";
     for (FieldTree.Row row : FieldTree.rows(shapes, root, start, limit)) {
       place = row.path().length() == 1 ? place(row.field().wire()) : place;

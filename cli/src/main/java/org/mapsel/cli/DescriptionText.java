@@ -8,6 +8,7 @@ import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.FieldTree;
+import org.mapsel.core.shape.Hints;
 
 /** A description for people to read. */
 final class DescriptionText {
@@ -72,7 +73,9 @@ final class DescriptionText {
     out.println("  " + title);
     List<FieldTree.Row> rows =
         FieldTree.rows(
-            service.shapes(), root, new FieldTree.Limit(view.depth(), MAX_ROWS, view.variants()));
+            service.shapes(),
+            root,
+            new FieldTree.Limit(view.depth(), MAX_ROWS, view.variants(), Hints.Direction.BOTH));
     if (rows.isEmpty()) {
       out.println("    nothing");
     }

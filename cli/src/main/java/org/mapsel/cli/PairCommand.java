@@ -20,6 +20,7 @@ import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.value.Value;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
@@ -164,20 +165,21 @@ final class PairCommand implements Callable<Integer> {
   private List<PairingField> fields(Side side, String path, @Nullable Path values) {
     Service service = Choice.service(console, side.source());
     Operation operation = Choice.operation(service, side.operation());
-    ShapeId root =
+    Hints.Direction way =
         switch (side.direction()) {
-          case "in" -> operation.input();
-          case "out" -> operation.output();
+          case "in" -> Hints.Direction.SENT_ONLY;
+          case "out" -> Hints.Direction.RETURNED_ONLY;
           default ->
               throw new CommandFailure(
                   "Say in or out after the operation, not " + side.direction() + ".");
         };
+    ShapeId root = way == Hints.Direction.SENT_ONLY ? operation.input() : operation.output();
     FieldPath below = path.isEmpty() ? FieldPath.ROOT : FieldPath.of(path.split("/"));
     if (!below.isRoot() && service.shapes().way(root, below).isEmpty()) {
       throw new CommandFailure(
           "There is no " + path + " in what goes " + side.direction() + " of " + operation.id());
     }
-    return PairingFields.of(service.shapes(), root, below, samples(service, root, values));
+    return PairingFields.of(service.shapes(), root, below, way, samples(service, root, values));
   }
 
   private static List<Value> samples(Service service, ShapeId root, @Nullable Path file) {

@@ -23,6 +23,7 @@ import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Hints;
 
 /**
  * Measures pairing over the types of real descriptions, restyled in several ways, so that the right
@@ -111,7 +112,7 @@ public final class PairingReport {
     for (Operation operation : operations) {
       for (ShapeId root : List.of(operation.output(), operation.input())) {
         List<PairingField> fields =
-            PairingFields.of(service.shapes(), root, FieldPath.ROOT, List.of());
+            PairingFields.of(service.shapes(), root, FieldPath.ROOT, Hints.Direction.BOTH, List.of());
         boolean fits = fields.size() >= FEWEST && fields.size() <= MOST;
         if (fits && types.size() < TYPES_EACH && !types.contains(fields)) {
           types.add(fields);

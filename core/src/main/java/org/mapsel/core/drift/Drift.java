@@ -27,6 +27,7 @@ import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Facets;
 import org.mapsel.core.shape.FieldTree;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
@@ -35,7 +36,8 @@ import org.mapsel.core.value.RecordValue;
 /** Compares two editions of a service. */
 public final class Drift {
 
-  private static final FieldTree.Limit LIMIT = new FieldTree.Limit(10, 5_000, false);
+  private static final FieldTree.Limit LIMIT =
+      new FieldTree.Limit(10, 5_000, false, Hints.Direction.BOTH);
   private static final Set<ScalarType> NUMBERS =
       Set.of(ScalarType.INTEGER, ScalarType.DECIMAL, ScalarType.FLOAT);
 
@@ -254,11 +256,11 @@ public final class Drift {
     }
     List<RecordValue> known = values.get();
     List<PairingField> gone =
-        PairingFields.of(before.shapes(), was, FieldPath.ROOT, known).stream()
+        PairingFields.of(before.shapes(), was, FieldPath.ROOT, Hints.Direction.BOTH, known).stream()
             .filter(field -> !now.containsKey(field.path()))
             .toList();
     List<PairingField> added =
-        PairingFields.of(after.shapes(), is, FieldPath.ROOT, known).stream()
+        PairingFields.of(after.shapes(), is, FieldPath.ROOT, Hints.Direction.BOTH, known).stream()
             .filter(field -> !old.containsKey(field.path()))
             .toList();
     Map<FieldPath, FieldPath> renamed = new HashMap<>();

@@ -6,6 +6,7 @@ import java.util.stream.IntStream;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.FieldTree;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.value.BooleanValue;
@@ -18,7 +19,8 @@ import org.mapsel.core.value.Walker;
 /** The fields of one side. */
 public final class PairingFields {
 
-  private static final FieldTree.Limit LIMIT = new FieldTree.Limit(10, 5_000, false);
+  private static final FieldTree.Limit LIMIT =
+      new FieldTree.Limit(10, 5_000, false, Hints.Direction.BOTH);
 
   /** More values than these tell no more. */
   private static final int MOST_VALUES = 200;
@@ -29,12 +31,17 @@ public final class PairingFields {
    * The simple fields below a shape.
    *
    * @param below the part of it that is looked at; the root for all of it
+   * @param way which way they are to travel
    * @param samples values of the shape, perhaps none
    */
   public static List<PairingField> of(
-      Shapes shapes, ShapeId root, FieldPath below, List<? extends Value> samples) {
+      Shapes shapes,
+      ShapeId root,
+      FieldPath below,
+      Hints.Direction way,
+      List<? extends Value> samples) {
     List<PairingField> fields = new ArrayList<>();
-    for (FieldTree.Row row : FieldTree.rows(shapes, root, LIMIT)) {
+    for (FieldTree.Row row : FieldTree.rows(shapes, root, LIMIT.travelling(way))) {
       boolean inside = row.path().startsWith(below) && row.path().length() > below.length();
       if (inside && row.shape() instanceof Shape.Scalar scalar) {
         fields.add(

@@ -41,11 +41,22 @@ public final class FieldTree {
    * @param rows rows in all
    * @param variants whether what may stand in for a field is listed too: derived types, members of
    *     its substitution group
+   * @param way what travels only the other way is not listed, nor what is below it
    */
-  public record Limit(int depth, int rows, boolean variants) {
+  public record Limit(int depth, int rows, boolean variants, Hints.Direction way) {
 
-    /** What a screen can use at once. */
-    public static final Limit SCREEN = new Limit(10, 5_000, true);
+    /** What a screen can use at once of a type. */
+    public static final Limit SCREEN = new Limit(10, 5_000, true, Hints.Direction.BOTH);
+
+    /** The same of a type as it is sent. */
+    public static final Limit SENT = SCREEN.travelling(Hints.Direction.SENT_ONLY);
+
+    /** The same of a type as it comes back. */
+    public static final Limit RETURNED = SCREEN.travelling(Hints.Direction.RETURNED_ONLY);
+
+    public Limit travelling(Hints.Direction other) {
+      return new Limit(depth, rows, variants, other);
+    }
   }
 
   /** Where the walk is: what it came through. */
@@ -89,6 +100,9 @@ public final class FieldTree {
     for (Field field : listed(id)) {
       if (rows.size() >= limit.rows()) {
         return;
+      }
+      if (!field.hints().direction().isAmong(limit.way())) {
+        continue;
       }
       if (!limit.variants() && isVariant(shapes.get(id), shapes.get(field.shape()), field)) {
         continue;

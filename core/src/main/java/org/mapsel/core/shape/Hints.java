@@ -44,7 +44,12 @@ public record Hints(
     /** It comes back and is never sent. */
     RETURNED_ONLY,
     /** It is sent and never comes back. */
-    SENT_ONLY
+    SENT_ONLY;
+
+    /** Whether a field that travels this way is there where only what travels another is. */
+    public boolean isAmong(Direction other) {
+      return this == BOTH || other == BOTH || this == other;
+    }
   }
 
   public Hints labelled(String other) {

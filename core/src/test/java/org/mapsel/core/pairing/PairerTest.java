@@ -12,6 +12,7 @@ import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Facets;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.testing.Descriptions;
 
@@ -152,8 +153,18 @@ class PairerTest {
     Operation change = Descriptions.operation(yard, "Cranes.change");
     Pairing pairing =
         pair(
-            PairingFields.of(yard.shapes(), read.output(), FieldPath.ROOT, List.of()),
-            PairingFields.of(yard.shapes(), change.input(), FieldPath.of("Crane"), List.of()));
+            PairingFields.of(
+                yard.shapes(),
+                read.output(),
+                FieldPath.ROOT,
+                Hints.Direction.RETURNED_ONLY,
+                List.of()),
+            PairingFields.of(
+                yard.shapes(),
+                change.input(),
+                FieldPath.of("Crane"),
+                Hints.Direction.SENT_ONLY,
+                List.of()));
 
     assertThat(told(pairing)).contains("Name = Name", "State = State", "Built = Built");
   }

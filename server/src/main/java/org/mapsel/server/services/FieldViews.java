@@ -38,7 +38,7 @@ final class FieldViews {
   }
 
   List<FieldView> goesIn(Shapes shapes, ShapeId root) {
-    return FieldTree.rows(shapes, root, FieldTree.Limit.SCREEN).stream()
+    return FieldTree.rows(shapes, root, FieldTree.Limit.SENT).stream()
         .map(row -> field(shapes, root, row))
         .toList();
   }
@@ -46,7 +46,7 @@ final class FieldViews {
   /** The fields with those that only a sample tells of, and the derived ones of each record. */
   List<FieldView> comesBack(Shapes shapes, ShapeId root, Value sample) {
     List<Row> rows =
-        KeyedGroups.with(FieldTree.rows(shapes, root, FieldTree.Limit.SCREEN), shapes, sample);
+        KeyedGroups.with(FieldTree.rows(shapes, root, FieldTree.Limit.RETURNED), shapes, sample);
     List<FieldView> views = new ArrayList<>(derived(FieldPath.ROOT, FieldPath.ROOT, root));
     for (Row row : rows) {
       views.add(field(shapes, root, row));

@@ -12,6 +12,7 @@ import org.mapsel.core.message.Wanted;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
@@ -111,7 +112,10 @@ final class JsonPlan {
         case Wire.Group none -> kind = slot;
         default -> {
           members.put(field.wire().label(), slot);
-          if (keep && field.isRequired()) {
+          // Of what is only ever sent nothing is missing in an answer.
+          if (keep
+              && field.isRequired()
+              && field.hints().direction() != Hints.Direction.SENT_ONLY) {
             always.add(slot);
           }
         }

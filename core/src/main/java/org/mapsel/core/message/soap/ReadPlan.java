@@ -13,6 +13,7 @@ import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.Name;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
@@ -94,11 +95,16 @@ final class ReadPlan {
       if (!choice) {
         elements.values().stream()
             .flatMap(List::stream)
-            .filter(slot -> slot.keep() && slot.groups().isEmpty() && slot.field().isRequired())
+            .filter(slot -> slot.keep() && slot.groups().isEmpty() && isAwaited(slot.field()))
             .forEach(required::add);
       }
     }
     return known;
+  }
+
+  /** Of what is only ever sent nothing is missing in an answer. */
+  private static boolean isAwaited(Field field) {
+    return field.isRequired() && field.hints().direction() != Hints.Direction.SENT_ONLY;
   }
 
   boolean isChoice() {

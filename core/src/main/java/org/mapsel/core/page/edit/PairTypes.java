@@ -16,6 +16,7 @@ import org.mapsel.core.pairing.PairingFields;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.TypeId;
 import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Hints;
 
 /**
  * Declares that two record types are one: what the second stands for, the first stands for from now
@@ -77,7 +78,10 @@ public record PairTypes(TypeId type, TypeId other) implements AppEdit {
         .flatMap(editing.services()::find)
         .map(Service::shapes)
         .filter(shapes -> shapes.find(ref.shape()).isPresent())
-        .map(shapes -> PairingFields.of(shapes, ref.shape(), FieldPath.ROOT, List.of()))
+        .map(
+            shapes ->
+                PairingFields.of(
+                    shapes, ref.shape(), FieldPath.ROOT, Hints.Direction.BOTH, List.of()))
         .orElse(List.of())
         .stream()
         .filter(field -> field.path().length() == 1)

@@ -18,6 +18,7 @@ import org.mapsel.core.pairing.PairingFields;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.shape.FieldTree;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.ValueType;
 
@@ -60,8 +61,17 @@ final class PairedRecord {
     return new Pairer(editing.lexicon())
         .pair(
             PairingFields.of(
-                pinned.service().shapes(), row.shape().id(), FieldPath.ROOT, List.of()),
-            PairingFields.of(given.shapes(), given.shape(), FieldPath.ROOT, List.of()));
+                pinned.service().shapes(),
+                row.shape().id(),
+                FieldPath.ROOT,
+                Hints.Direction.SENT_ONLY,
+                List.of()),
+            PairingFields.of(
+                given.shapes(),
+                given.shape(),
+                FieldPath.ROOT,
+                Hints.Direction.RETURNED_ONLY,
+                List.of()));
   }
 
   private static Page paired(

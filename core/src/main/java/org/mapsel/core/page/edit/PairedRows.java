@@ -19,6 +19,7 @@ import org.mapsel.core.pairing.PairingFields;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.ValueType;
 
 /**
@@ -65,7 +66,12 @@ final class PairedRows {
 
   private static List<PairingField> fields(Reach.Typed rows) {
     return rows.type() instanceof ValueType.Shaped shaped
-        ? PairingFields.of(shaped.shapes(), shaped.shape(), FieldPath.ROOT, List.of())
+        ? PairingFields.of(
+            shaped.shapes(),
+            shaped.shape(),
+            FieldPath.ROOT,
+            Hints.Direction.RETURNED_ONLY,
+            List.of())
         : List.of();
   }
 

@@ -26,7 +26,7 @@ public record RowFields(FieldPath key, FieldPath title) {
   /** What the model says, else what the description says, else what the names tell. */
   public static RowFields of(Model model, Shapes shapes, ShapeRef row) {
     List<FieldTree.Row> fields =
-        FieldTree.rows(shapes, row.shape(), FieldTree.Limit.SCREEN).stream()
+        FieldTree.rows(shapes, row.shape(), FieldTree.Limit.RETURNED).stream()
             .filter(one -> one.path().length() == 1 && one.shape() instanceof Shape.Scalar)
             .filter(one -> !one.field().hints().hidden())
             .toList();

@@ -25,6 +25,7 @@ import org.mapsel.core.service.Effect;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.service.Service;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.ValueType;
 
 /**
@@ -125,6 +126,7 @@ public final class ChoiceOffers {
                                     pinned.service().shapes(),
                                     pinned.operation().input(),
                                     FieldPath.ROOT,
+                                    Hints.Direction.SENT_ONLY,
                                     seen.sent(call.service(), call.operation()))
                                 .stream()
                                 .filter(field -> field.path().equals(slot.parameter()))
@@ -143,6 +145,7 @@ public final class ChoiceOffers {
                 service.shapes(),
                 operation.output(),
                 rows,
+                Hints.Direction.RETURNED_ONLY,
                 seen.answered(candidate.id(), operation.id()))
             .stream()
             .filter(

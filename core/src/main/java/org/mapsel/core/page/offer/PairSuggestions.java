@@ -35,6 +35,7 @@ import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.service.SeenSamples;
 import org.mapsel.core.shape.Field;
+import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.ValueType;
 import org.mapsel.core.value.Value;
@@ -217,7 +218,9 @@ public final class PairSuggestions {
     if (!(root.type() instanceof ValueType.Shaped shaped)) {
       return;
     }
-    PairingFields.of(shaped.shapes(), shaped.shape(), FieldPath.ROOT, samples).stream()
+    PairingFields.of(
+            shaped.shapes(), shaped.shape(), FieldPath.ROOT, Hints.Direction.RETURNED_ONLY, samples)
+        .stream()
         .filter(field -> isOnce(shaped, field.path()))
         .limit(MOST_EACH)
         .forEach(
@@ -239,6 +242,7 @@ public final class PairSuggestions {
                     there.service().shapes(),
                     there.operation().input(),
                     FieldPath.ROOT,
+                    Hints.Direction.SENT_ONLY,
                     seen.sent(call.service(), call.operation()))
                 .forEach(field -> fields.put(field.path(), field)));
     return fields;

@@ -216,7 +216,7 @@ public final class SourceOffers {
     }
     derived(group, root.service(), shaped.shape(), source.apply(FieldPath.ROOT), all);
     for (FieldTree.Row row :
-        FieldTree.rows(shaped.shapes(), shaped.shape(), FieldTree.Limit.SCREEN)) {
+        FieldTree.rows(shaped.shapes(), shaped.shape(), FieldTree.Limit.RETURNED)) {
       Source field = source.apply(row.path());
       all.add(new Candidate(group, field));
       if (row.shape() instanceof Shape.Record) {

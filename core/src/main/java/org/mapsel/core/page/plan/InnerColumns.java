@@ -61,7 +61,7 @@ final class InnerColumns {
       Looks looks, String service, ValueType.Shaped rows) {
     ShapeRef row = new ShapeRef(service, rows.shape());
     Map<String, PagePlan.InnerColumn> all = new LinkedHashMap<>();
-    FieldTree.rows(rows.shapes(), rows.shape(), FieldTree.Limit.SCREEN).stream()
+    FieldTree.rows(rows.shapes(), rows.shape(), FieldTree.Limit.RETURNED).stream()
         .filter(one -> one.path().length() == 1 && one.shape() instanceof Shape.Scalar)
         .map(
             one ->

@@ -90,7 +90,7 @@ public final class PageReach {
                       FieldTree.rows(
                               known.service().shapes(),
                               known.operation().input(),
-                              FieldTree.Limit.SCREEN)
+                              FieldTree.Limit.SENT)
                           .forEach(row -> rows.put(row.path(), row)));
           return rows;
         });

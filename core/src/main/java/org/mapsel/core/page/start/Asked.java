@@ -6,7 +6,6 @@ import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.FieldTree.Row;
-import org.mapsel.core.shape.Hints;
 import org.mapsel.core.shape.Wire;
 
 /** Which parameters a form asks for. */
@@ -46,7 +45,6 @@ public final class Asked {
    */
   public boolean isAsked(Row leaf) {
     return !isState(leaf.field())
-        && leaf.field().hints().direction() != Hints.Direction.RETURNED_ONLY
         && leaf.field().fixed().isEmpty()
         && !leaf.field().hints().given()
         && !questions.contains(leaf.path().name(0));

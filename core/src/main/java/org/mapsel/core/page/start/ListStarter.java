@@ -248,7 +248,7 @@ public final class ListStarter {
         read.flatMap(call -> service.findOperation(call.operation()))
             .map(Operation::output)
             .orElse(thing);
-    return FieldTree.rows(service.shapes(), shape, FieldTree.Limit.SCREEN).stream()
+    return FieldTree.rows(service.shapes(), shape, FieldTree.Limit.RETURNED).stream()
         .filter(row -> row.shape() instanceof Shape.Scalar && row.rows().isRoot())
         .filter(row -> !row.field().hints().hidden() && !row.path().last().equals(ETAG))
         .limit(USUAL_FIELDS)
@@ -271,7 +271,7 @@ public final class ListStarter {
         serviceId,
         operation.id(),
         endpointOf(operation),
-        FieldTree.rows(service.shapes(), operation.input(), FieldTree.Limit.SCREEN).stream()
+        FieldTree.rows(service.shapes(), operation.input(), FieldTree.Limit.SENT).stream()
             .filter(row -> row.needed() && row.shape() instanceof Shape.Scalar)
             .filter(row -> row.path().length() == 1)
             .flatMap(
@@ -347,7 +347,7 @@ public final class ListStarter {
     List<Input> inputs = new ArrayList<>();
     Asked asked = new Asked(service, operation);
     for (FieldTree.Row row :
-        FieldTree.rows(service.shapes(), operation.input(), FieldTree.Limit.SCREEN)) {
+        FieldTree.rows(service.shapes(), operation.input(), FieldTree.Limit.SENT)) {
       boolean taken =
           row.shape() instanceof Shape.Scalar
               && row.rows().isRoot()

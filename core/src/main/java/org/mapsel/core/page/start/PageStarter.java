@@ -79,7 +79,8 @@ public final class PageStarter {
 
   /** The list that an answer is about: the one with most fields; the root if it has none. */
   public static FieldPath rowsOf(Service service, Operation operation) {
-    return largestGroup(leaves(new Pinned(service, operation), operation.output()));
+    return largestGroup(
+        leaves(new Pinned(service, operation), operation.output(), FieldTree.Limit.RETURNED));
   }
 
   /** The columns that are shown if nobody says which. */
@@ -88,8 +89,8 @@ public final class PageStarter {
     return telling(service, pinned).stream().filter(path -> path.startsWith(rows)).toList();
   }
 
-  private static List<Row> leaves(Pinned pinned, ShapeId root) {
-    return FieldTree.rows(pinned.service().shapes(), root, FieldTree.Limit.SCREEN).stream()
+  private static List<Row> leaves(Pinned pinned, ShapeId root, FieldTree.Limit limit) {
+    return FieldTree.rows(pinned.service().shapes(), root, limit).stream()
         .filter(row -> row.shape() instanceof Shape.Scalar)
         .toList();
   }
@@ -101,7 +102,9 @@ public final class PageStarter {
   private List<Part> form(Pinned pinned, List<Call.Parameter> parameters) {
     Asked asked = new Asked(pinned.service(), pinned.operation());
     List<Row> leaves =
-        leaves(pinned, pinned.operation().input()).stream().filter(asked::isAsked).toList();
+        leaves(pinned, pinned.operation().input(), FieldTree.Limit.SENT).stream()
+            .filter(asked::isAsked)
+            .toList();
     boolean all = leaves.size() <= MOST_INPUTS;
     Map<FieldPath, List<Input>> byRows = new LinkedHashMap<>();
     for (Row leaf : leaves) {
@@ -130,8 +133,7 @@ public final class PageStarter {
   /** Where several alternatives of something are asked for, which of them it is comes first. */
   private void askWhich(Pinned pinned, List<Input> inputs, List<Call.Parameter> parameters) {
     List<Row> choices =
-        FieldTree.rows(
-                pinned.service().shapes(), pinned.operation().input(), FieldTree.Limit.SCREEN)
+        FieldTree.rows(pinned.service().shapes(), pinned.operation().input(), FieldTree.Limit.SENT)
             .stream()
             .filter(row -> Alternatives.isChoice(row) && !row.repeats() && row.rows().isRoot())
             .toList();
@@ -199,7 +201,7 @@ public final class PageStarter {
   /** The fields that a page shows if nobody says which. */
   private List<FieldPath> telling(String service, Pinned pinned) {
     DescribedColumns columns = DescribedColumns.of(pinned.service(), pinned.operation());
-    List<Row> leaves = leaves(pinned, pinned.operation().output());
+    List<Row> leaves = leaves(pinned, pinned.operation().output(), FieldTree.Limit.RETURNED);
     FieldPath rows = largestGroup(leaves);
     List<Row> described = columns.described(leaves, rows);
     List<Row> telling =
