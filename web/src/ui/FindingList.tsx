@@ -2,7 +2,9 @@ import ErrorOutlined from '@mui/icons-material/ErrorOutlined';
 import InfoOutlined from '@mui/icons-material/InfoOutlined';
 import WarningAmber from '@mui/icons-material/WarningAmber';
 import Box from '@mui/material/Box';
+import Button from '@mui/material/Button';
 import Typography from '@mui/material/Typography';
+import { useState } from 'react';
 import type { Finding } from '@/api/client';
 import { pathText } from '@/lib/json';
 
@@ -19,9 +21,40 @@ function place(finding: Finding) {
   return `${document}, line ${finding.line}, column ${finding.column}`;
 }
 
-/** What there is to say, with where it is and what to do about it. */
+/** More notes than these stand in the way of what comes below them. */
+const FEW_NOTES = 3;
+
+function isNote({ severity }: Finding) {
+  return severity === 'note';
+}
+
+/** What there is to say, with where it is and what to do about it; of many notes the first ones. */
 export function FindingList({ findings, label }: { findings: Finding[]; label: string }) {
+  const [all, setAll] = useState(false);
   if (findings.length === 0) return null;
+  const notes = findings.filter(isNote);
+  const more = notes.length > FEW_NOTES ? notes.length - FEW_NOTES + 1 : 0;
+  const kept = new Set(notes.slice(0, notes.length - more));
+  const shown = all ? findings : findings.filter((one) => !isNote(one) || kept.has(one));
+  return (
+    <>
+      <Rows findings={shown} label={label} />
+      {more > 0 && (
+        <Button
+          size="small"
+          aria-expanded={all}
+          onClick={() => {
+            setAll(!all);
+          }}
+        >
+          {all ? 'fewer notes' : `${more} more notes`}
+        </Button>
+      )}
+    </>
+  );
+}
+
+function Rows({ findings, label }: { findings: Finding[]; label: string }) {
   return (
     <Box component="ul" aria-label={label} sx={{ listStyle: 'none', p: 0, m: 0 }}>
       {findings.map((finding, index) => {

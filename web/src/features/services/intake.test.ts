@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { ApiProblem, type Progress } from '@/api/client';
-import { follow } from './intake';
+import { follow, usualEndpoint } from './intake';
 
 /** A stream that comes in pieces which end anywhere. */
 function stream(text: string, size: number) {
@@ -42,4 +42,19 @@ test('a stream that ends without a result says that the server is gone', async (
   await expect(follow(stream(`${PROGRESS}\n`, 9), () => undefined)).rejects.toMatchObject({
     code: 'SERVER_UNREACHABLE',
   });
+});
+
+test('a service is called over SOAP 1.2 if it speaks it, and at the first of its addresses', () => {
+  const one = (id: string, protocol: string) => ({ id, protocol });
+  expect(usualEndpoint([one('live', 'HTTP'), one('echo', 'HTTP')])?.id).toBe('live');
+  expect(
+    usualEndpoint([
+      one('a', 'SOAP 1.1'),
+      one('b', 'SOAP 1.2'),
+      one('c', 'SOAP 1.2'),
+      one('d', 'HTTP'),
+    ])?.id,
+  ).toBe('b');
+  expect(usualEndpoint([one('get', 'HTTP'), one('soap', 'SOAP 1.1')])?.id).toBe('soap');
+  expect(usualEndpoint([])).toBeUndefined();
 });

@@ -73,3 +73,15 @@ export async function readIntake(
     onProgress,
   );
 }
+
+/** The protocols that services speak beside others, the one to be preferred first. */
+const PREFERRED = ['SOAP 1.2', 'SOAP 1.1'];
+
+/** The endpoint most people want: the first of the best protocol, otherwise the first of all. */
+export function usualEndpoint<T extends { protocol: string }>(endpoints: readonly T[]) {
+  for (const protocol of PREFERRED) {
+    const found = endpoints.find((one) => one.protocol === protocol);
+    if (found) return found;
+  }
+  return endpoints[0];
+}

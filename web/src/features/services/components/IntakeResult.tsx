@@ -14,6 +14,7 @@ import { FindingList } from '@/ui/FindingList';
 import { Clamped } from '@/ui/Clamped';
 import { Problem } from '@/ui/Problem';
 import { isSameServer } from '../access/model';
+import { usualEndpoint } from '../intake';
 import { OperationTable } from './OperationTable';
 
 /** Of more operations than this most people want only some. */
@@ -68,7 +69,7 @@ export function IntakeResult({
   const [ticked, setTicked] = useState(
     () => new Set(intake.operations.length > FEW ? [] : intake.operations.map((one) => one.id)),
   );
-  const [endpoint, setEndpoint] = useState(intake.endpoints.at(-1)?.id ?? NO_ENDPOINT);
+  const [endpoint, setEndpoint] = useState(usualEndpoint(intake.endpoints)?.id ?? NO_ENDPOINT);
   const take = useTake(access);
   return (
     <Box

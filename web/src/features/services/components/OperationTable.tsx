@@ -64,10 +64,11 @@ function Columns({
       <TableCell>{data ? <Fields fields={data.comesBack} side="out" /> : waiting}</TableCell>
       <TableCell>{operation.effect}</TableCell>
       <TableCell>
-        {endpoints
-          .filter((one) => data?.endpoints.includes(one.id))
-          .map((one) => one.protocol)
-          .join(', ')}
+        {[
+          ...new Set(
+            endpoints.filter((one) => data?.endpoints.includes(one.id)).map((one) => one.protocol),
+          ),
+        ].join(', ')}
       </TableCell>
     </>
   );
