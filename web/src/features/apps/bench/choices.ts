@@ -10,6 +10,9 @@ export interface WordChoice<T> {
 const OVER_ROWS = new Set(['table', 'list']);
 
 const named = ({ label, kind }: BenchItem) => label || `the ${kind}`;
+/** What an item is called, with what tells it apart from others of its part. */
+const fullLabel = ({ label, look }: BenchItem) =>
+  look?.within ? `${look.within} › ${label}` : label;
 const parts = (bench: Bench, kind: (kind: string) => boolean) =>
   bench.items.filter((one) => one.item === undefined && kind(one.kind));
 /** The inputs that stand once on the page, not on every line. */
@@ -17,7 +20,7 @@ const inputs = (bench: Bench) => {
   const lines = new Set(parts(bench, (kind) => kind === 'lines').map(({ part }) => part));
   return bench.items.flatMap((one) =>
     one.kind === 'input' && one.item !== undefined && !lines.has(one.part)
-      ? [{ id: one.item, label: one.label }]
+      ? [{ id: one.item, label: fullLabel(one) }]
       : [],
   );
 };

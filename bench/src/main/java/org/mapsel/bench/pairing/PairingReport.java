@@ -112,7 +112,8 @@ public final class PairingReport {
     for (Operation operation : operations) {
       for (ShapeId root : List.of(operation.output(), operation.input())) {
         List<PairingField> fields =
-            PairingFields.of(service.shapes(), root, FieldPath.ROOT, Hints.Direction.BOTH, List.of());
+            PairingFields.of(
+                service.shapes(), root, FieldPath.ROOT, Hints.Direction.BOTH, List.of());
         boolean fits = fields.size() >= FEWEST && fields.size() <= MOST;
         if (fits && types.size() < TYPES_EACH && !types.contains(fields)) {
           types.add(fields);

@@ -14,6 +14,8 @@ import org.mapsel.core.shape.ValueType;
  * @param choices codes and their words, none where any value may stand
  * @param personal whether it tells of a person
  * @param empty what is shown where there is no value
+ * @param within what is around the field, where its label alone does not tell it apart from others;
+ *     empty elsewhere
  */
 public record Look(
     ScalarType type,
@@ -27,7 +29,8 @@ public record Look(
     boolean hidden,
     boolean personal,
     List<Choice> choices,
-    String empty) {
+    String empty,
+    String within) {
 
   public Look {
     choices = List.copyOf(choices);
@@ -48,17 +51,32 @@ public record Look(
         false,
         false,
         List.of(),
+        "",
         "");
   }
 
   /** The same with other values to choose from. */
   public Look withChoices(List<Choice> other) {
     return new Look(
-        type, label, help, format, unit, order, key, title, hidden, personal, other, empty);
+        type, label, help, format, unit, order, key, title, hidden, personal, other, empty, within);
   }
 
-  /** The label with the unit, as a form or a heading has it. */
+  /** The same where other words are needed to tell it apart. */
+  public Look within(String other) {
+    return new Look(
+        type, label, help, format, unit, order, key, title, hidden, personal, choices, empty,
+        other);
+  }
+
+  /** The label with what tells it apart. */
+  public String fullLabel() {
+    return within.isEmpty() ? label : within + " › " + label;
+  }
+
+  /** The full label with the unit, as a form or a heading has it. */
   public String heading() {
-    return unit.isEmpty() || label.contains("(" + unit + ")") ? label : label + " (" + unit + ")";
+    return unit.isEmpty() || label.contains("(" + unit + ")")
+        ? fullLabel()
+        : fullLabel() + " (" + unit + ")";
   }
 }

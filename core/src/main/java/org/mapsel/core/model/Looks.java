@@ -76,7 +76,8 @@ public final class Looks {
         said.hidden().orElse(field.hints().hidden()),
         look.personal(),
         look.choices(),
-        look.empty());
+        look.empty(),
+        look.within());
   }
 
   private Look look(
@@ -100,7 +101,8 @@ public final class Looks {
         said.hidden().orElse(false),
         said.personal().orElse(false),
         said.list().flatMap(model::list).map(ValueList::items).orElse(described),
-        said.empty().orElse(""));
+        said.empty().orElse(""),
+        "");
   }
 
   /**

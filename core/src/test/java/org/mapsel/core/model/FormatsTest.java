@@ -32,6 +32,7 @@ class FormatsTest {
         false,
         false,
         List.of(choices),
+        "",
         "");
   }
 

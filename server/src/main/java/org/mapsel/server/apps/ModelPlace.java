@@ -311,8 +311,8 @@ class ModelPlace {
 
   private static String label(PagePlan plan, Item item) {
     return item instanceof Input
-        ? plan.inputs().get(item.id()).look().label()
-        : plan.looks().get(item.id()).label();
+        ? plan.inputs().get(item.id()).look().fullLabel()
+        : plan.looks().get(item.id()).fullLabel();
   }
 
   private static Optional<FieldRef> behind(PageReach reach, Page.Inside inside) {

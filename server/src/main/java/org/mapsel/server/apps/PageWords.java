@@ -47,7 +47,7 @@ public record PageWords(App app, Page page, PagePlan plan, PageReach reach, Look
   public String nameOf(Item item) {
     Look look =
         item instanceof Input ? plan.inputs().get(item.id()).look() : plan.looks().get(item.id());
-    return look.label();
+    return look.fullLabel();
   }
 
   /** What people call a part. */

@@ -200,13 +200,16 @@ public final class EntityCodec implements Codec {
         if (field.wire() instanceof Wire.Body) {
           Value value = values.get(field.name());
           Trail at = Trail.ROOT.then(field.name());
-          if (value.isAbsent()) {
+          Shape shape = service.shapes().get(field.shape());
+          if (value.isAbsent() && !(shape instanceof Shape.Record)) {
             findings.add(at.error("MESSAGE_PARAMETER_MISSING"));
             return new byte[0];
           }
-          return service.shapes().get(field.shape()) instanceof Shape.Scalar scalar
-              ? file(scalar, value, at)
-              : JsonMessage.write(service.shapes(), field, value, at, findings, dialect(wire));
+          // An entity of which nothing is filled in may be one that nothing must be said of.
+          Value sent = value.isAbsent() ? RecordValue.empty() : value;
+          return shape instanceof Shape.Scalar scalar
+              ? file(scalar, sent, at)
+              : JsonMessage.write(service.shapes(), field, sent, at, findings, dialect(wire));
         }
       }
       return new byte[0];

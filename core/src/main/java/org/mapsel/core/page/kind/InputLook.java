@@ -36,6 +36,11 @@ public record InputLook(Input.Kind kind, Look look, boolean required, boolean se
     return new InputLook(kind, look, required, several);
   }
 
+  /** The same where other words are needed to tell it apart. */
+  public InputLook within(String words) {
+    return new InputLook(kind, look.within(words), required, several);
+  }
+
   /** Of several alternatives those are offered that can be sent. */
   private static Look offered(PageReach reach, Input input, Look look) {
     return reach.filledBy(input.id()).stream()

@@ -85,7 +85,7 @@ public record PagePlan(
     inputs.forEach(
         (id, input) -> {
           if (input.required()) {
-            required.put(id, input.look().label());
+            required.put(id, input.look().fullLabel());
           }
         });
     return required;

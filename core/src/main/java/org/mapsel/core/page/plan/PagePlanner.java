@@ -19,6 +19,7 @@ import org.mapsel.core.model.Looks;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Input;
+import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Shown;
@@ -28,12 +29,14 @@ import org.mapsel.core.page.kind.SlotTypes;
 import org.mapsel.core.page.reach.Alternatives;
 import org.mapsel.core.page.reach.FieldBehind;
 import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.ValueType;
+import org.mapsel.core.shape.Wire;
 
 /** Makes pages ready. */
 public final class PagePlanner {
@@ -71,11 +74,13 @@ public final class PagePlanner {
     }
     Map<PartId, InputLook> inputs = new LinkedHashMap<>();
     page.inputs().forEach(input -> inputs.put(input.id(), InputLook.of(reach, looks, input)));
+    Map<PartId, Look> shown = looks(planned);
+    tellApart(inputs, shown);
     presets(planned);
     return new PagePlan(
         page,
         new Plan(planned),
-        looks(planned),
+        shown,
         inner(planned),
         inputs,
         needed(),
@@ -124,6 +129,50 @@ public final class PagePlanner {
                               .value()
                               .ifPresent(mapping -> planned.put(slot, mapping));
                         }));
+  }
+
+  /** Items of one part that are called the same say what they stand in, unless the page does. */
+  private void tellApart(Map<PartId, InputLook> inputs, Map<PartId, Look> shown) {
+    for (Part part : page.parts()) {
+      List<DistinctLabels.Named> named = new ArrayList<>();
+      for (Item item : part.items()) {
+        if (item.only().label().isEmpty()) {
+          String heading =
+              item instanceof Input
+                  ? inputs.get(item.id()).look().heading()
+                  : shown.get(item.id()).heading();
+          path(part, item)
+              .ifPresent(path -> named.add(new DistinctLabels.Named(item.id(), heading, path)));
+        }
+      }
+      DistinctLabels.within(named)
+          .forEach(
+              (id, words) -> {
+                inputs.computeIfPresent(id, (none, look) -> look.within(words));
+                shown.computeIfPresent(id, (none, look) -> look.within(words));
+              });
+    }
+  }
+
+  /** The way to the field that an item stands for. */
+  private Optional<FieldPath> path(Part part, Item item) {
+    return switch (item) {
+      case Input input -> reach.filledBy(input.id()).stream().findFirst().map(this::inBody);
+      case Shown one ->
+          one.value()
+              .flatMap(value -> reach.subject(value.source(), reach.inside(part)))
+              .filter(FieldBehind.Described.class::isInstance)
+              .map(behind -> ((FieldBehind.Described) behind).path());
+    };
+  }
+
+  /** That something is in the body of a message tells nobody anything. */
+  private FieldPath inBody(SlotId.OfParameter slot) {
+    FieldPath path = slot.parameter();
+    FieldTree.Row first = reach.parameters(slot.call()).get(path.first(1));
+    return first != null && first.field().wire() instanceof Wire.Body && path.length() > 1
+        ? path.below(path.first(1))
+        : path;
   }
 
   private Map<PartId, Look> looks(Map<SlotId, Planned> planned) {

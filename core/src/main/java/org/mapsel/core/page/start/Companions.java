@@ -22,7 +22,11 @@ record Companions(
   /** More lists than these would bury the thing itself. */
   private static final int MOST_INSIDE = 2;
 
-  static Companions of(Service service, Operation list) {
+  /**
+   * @param addressable whether all that the address of an operation on one of the things needs is
+   *     known
+   */
+  static Companions of(Service service, Operation list, Predicate<Operation> addressable) {
     Optional<Address> at = Address.of(list);
     if (at.isEmpty() || !at.get().method().equals("GET")) {
       return new Companions(
@@ -30,18 +34,20 @@ record Companions(
     }
     String path = at.get().path();
     return new Companions(
-        one(service, path, "GET"),
+        one(service, path, "GET").filter(addressable),
         one(service, path, "PATCH")
             .or(() -> one(service, path, "MERGE"))
-            .or(() -> one(service, path, "PUT")),
+            .or(() -> one(service, path, "PUT"))
+            .filter(addressable),
         find(service, address -> address.method().equals("POST") && address.path().equals(path)),
-        one(service, path, "DELETE"),
+        one(service, path, "DELETE").filter(addressable),
         service.operations().stream()
             .filter(
                 operation ->
                     Address.of(operation)
                         .filter(one -> one.method().equals("GET") && one.isInsideOneOf(path))
                         .isPresent())
+            .filter(addressable)
             .filter(operation -> !PageStarter.rowsOf(service, operation).isRoot())
             .limit(MOST_INSIDE)
             .toList());

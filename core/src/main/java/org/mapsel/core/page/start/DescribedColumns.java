@@ -19,16 +19,21 @@ final class DescribedColumns {
   /** From one entity to others. */
   private final Set<String> ways;
 
-  private DescribedColumns(List<String> names, Set<String> ways) {
+  private final boolean one;
+
+  private DescribedColumns(List<String> names, Set<String> ways, boolean one) {
     this.names = names;
     this.ways = ways;
+    this.one = one;
   }
 
   static DescribedColumns of(Service service, Operation operation) {
     List<String> names = new ArrayList<>();
     Set<String> ways = new HashSet<>();
+    boolean one = false;
     for (OperationWire wire : operation.wires()) {
       if (wire instanceof OperationWire.Entities entities && service.entities().isPresent()) {
+        one |= entities.result() == OperationWire.Entities.Result.ONE;
         for (StructuredType type : service.entities().get().line(entities.type())) {
           type.title().filter(title -> !names.contains(title)).ifPresent(names::add);
           type.navigations().forEach(way -> ways.add(way.name()));
@@ -36,22 +41,21 @@ final class DescribedColumns {
         }
       }
     }
-    return new DescribedColumns(names, ways);
+    return new DescribedColumns(names, ways, one);
   }
 
-  /** The fields that the description wants shown in a list; none if it does not say. */
-  List<Row> described(List<Row> leaves, FieldPath rows) {
-    List<Row> described = new ArrayList<>();
-    for (String name : names) {
-      leaves.stream()
-          .filter(leaf -> leaf.rows().equals(rows) && leaf.path().equals(rows.then(name)))
-          .forEach(described::add);
-    }
-    return described;
+  /** The fields of a list that the description wants shown; none if it does not say. */
+  List<FieldPath> described(FieldPath list) {
+    return names.stream().map(list::then).toList();
   }
 
-  /** Whether a field is of the rows themselves: what ways lead to costs the service more. */
-  boolean isOwn(Row leaf, FieldPath rows) {
-    return !ways.contains(leaf.path().name(rows.length()));
+  /** Whether a field is of the entities themselves: what ways lead to costs the service more. */
+  boolean isOwn(Row leaf, FieldPath list) {
+    return !ways.contains(leaf.path().name(one ? 0 : list.length()));
+  }
+
+  /** Whether one entity comes back. */
+  boolean isOne() {
+    return one;
   }
 }

@@ -1,21 +1,18 @@
 package org.mapsel.core.page.start;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.Labels;
-import org.mapsel.core.model.ShapeRef;
 import org.mapsel.core.page.Action;
-import org.mapsel.core.page.Argument;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Frame;
 import org.mapsel.core.page.Ids;
-import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Reaction;
@@ -29,10 +26,10 @@ import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.ReactionId;
 import org.mapsel.core.ref.ShapeId;
+import org.mapsel.core.service.Address;
 import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.FieldTree;
-import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.ValueType;
@@ -56,8 +53,7 @@ public final class ListStarter {
   private final ShapeId thing;
   private final String name;
 
-  /** What the page for one thing is opened with. */
-  private final Argument argument;
+  private final ThingCalls calls;
 
   private ListStarter(
       PageStarter starter,
@@ -73,13 +69,11 @@ public final class ListStarter {
     this.service = pinned.service();
     this.list = pinned.operation();
     this.endpoint = endpoint;
-    this.companions = Companions.of(service, list);
     this.rows = rows;
     this.thing = thing;
     this.name = Labels.singular(Labels.of(lastWord(rows, thing)));
-    this.argument =
-        new Argument(
-            Labels.variable(name), Optional.of(new ShapeRef(serviceId, thing)), ScalarType.TEXT);
+    this.calls = new ThingCalls(ids, serviceId, service, list, endpoint, thing, name);
+    this.companions = Companions.of(service, list, calls::isAddressable);
   }
 
   /** Nothing if the operation answers no list of records. */
@@ -87,7 +81,7 @@ public final class ListStarter {
       PageStarter starter, Ids ids, String serviceId, Pinned pinned, EndpointId endpoint) {
     Shapes shapes = pinned.service().shapes();
     FieldPath rows = PageStarter.rowsOf(pinned.service(), pinned.operation());
-    return rows.isRoot()
+    return rows.isRoot() || starter.usualColumns(serviceId, pinned).isEmpty()
         ? Optional.empty()
         : shapes
             .typeAt(pinned.operation().output(), rows)
@@ -118,7 +112,8 @@ public final class ListStarter {
   /**
    * The list first.
    *
-   * @param fields the returned fields to show in the list; none picks some
+   * @param fields the returned fields to show in the list; where none is of its rows some are
+   *     picked
    * @param edits whether pages to change, make and remove are wanted
    * @param freeName gives a page a name that no other has
    */
@@ -126,39 +121,45 @@ public final class ListStarter {
     Page record = Page.empty(new PageId(ids.next("page")), freeName.apply(name));
     List<Page> pages = new ArrayList<>();
     Page first = Page.empty(new PageId(ids.next("page")), freeName.apply(Labels.of(list.name())));
-    first = starter.extend(first, serviceId, new Pinned(service, list), endpoint, fields);
-    first = leadingTo(record.id(), calledAtOnce(first));
+    Pinned pinned = new Pinned(service, list);
+    List<FieldPath> shown = new ArrayList<>(fields);
+    if (fields.stream().noneMatch(field -> field.startsWith(rows))) {
+      shown.addAll(starter.usualColumns(serviceId, pinned));
+    }
+    first = starter.extend(first, serviceId, pinned, endpoint, shown);
+    Map<String, Source> asked = calls.handedFrom(first.calls().getFirst());
+    first = leadingTo(record.id(), asked, calledAtOnce(first));
     if (edits && companions.create().isPresent()) {
       Page made =
           writing(
-              Page.empty(new PageId(ids.next("page")), freeName.apply("New " + lower())),
+              Page.empty(new PageId(ids.next("page")), freeName.apply("New " + lower()))
+                  .withArguments(calls.argumentsOfNew()),
               companions.create().get(),
-              Optional.empty(),
+              false,
               "Create",
               name + " created");
-      first = withButton(first, "New " + lower(), Part.Button.Manner.ORDINARY, goTo(made.id()));
+      first =
+          withButton(first, "New " + lower(), Part.Button.Manner.ORDINARY, goTo(made.id(), asked));
       pages.add(made);
     }
-    Page shown = showing(record);
+    Page one = showing(record);
     if (edits && companions.change().isPresent()) {
       Page changed =
           Page.empty(new PageId(ids.next("page")), freeName.apply("Change " + lower()))
-              .withArguments(List.of(argument));
-      changed =
-          writing(changed, companions.change().get(), Optional.of(thing), "Save", name + " saved");
-      shown =
-          withButton(
-              shown,
-              "Change",
-              Part.Button.Manner.MAIN,
-              goTo(changed.id(), new Source.Argument(argument.name(), FieldPath.ROOT)));
-      pages.add(0, changed);
+              .withArguments(calls.arguments());
+      changed = writing(changed, companions.change().get(), true, "Save", name + " saved");
+      if (changed.inputs().findAny().isPresent()) {
+        one =
+            withButton(
+                one, "Change", Part.Button.Manner.MAIN, goTo(changed.id(), calls.passedOn()));
+        pages.add(0, changed);
+      }
     }
     if (edits && companions.delete().isPresent()) {
-      shown = deleting(shown, companions.delete().get());
+      one = deleting(one, companions.delete().get());
     }
-    shown = withButton(shown, "Back", Part.Button.Manner.ORDINARY, step(new Action.GoBack()));
-    pages.add(0, shown);
+    one = withButton(one, "Back", Part.Button.Manner.ORDINARY, step(new Action.GoBack()));
+    pages.add(0, one);
     pages.add(0, first);
     return pages;
   }
@@ -175,13 +176,12 @@ public final class ListStarter {
     return step(new Action.Say()).with(Action.WORDS, Optional.of(Mapping.fixed(words + ".")));
   }
 
-  private Reaction.Step goTo(PageId page) {
-    return step(new Action.GoTo(page, Set.of()));
-  }
-
-  private Reaction.Step goTo(PageId page, Source source) {
-    return step(new Action.GoTo(page, Set.of(argument.name())))
-        .with(argument.name(), Optional.of(new Mapping(source)));
+  private Reaction.Step goTo(PageId page, Map<String, Source> with) {
+    Reaction.Step step = step(new Action.GoTo(page, with.keySet()));
+    for (Map.Entry<String, Source> one : with.entrySet()) {
+      step = step.with(one.getKey(), Optional.of(new Mapping(one.getValue())));
+    }
+    return step;
   }
 
   private Reaction reaction(Trigger when, Reaction.Step... steps) {
@@ -195,7 +195,7 @@ public final class ListStarter {
         .with(reaction(new Trigger.CameBack(), step(new Action.MakeCall(call))));
   }
 
-  private Page leadingTo(PageId record, Page page) {
+  private Page leadingTo(PageId record, Map<String, Source> asked, Page page) {
     PartId table =
         page.parts().stream()
             .filter(
@@ -210,9 +210,9 @@ public final class ListStarter {
             .map(Part::id)
             .findFirst()
             .orElseThrow();
-    return page.with(
-        reaction(
-            new Trigger.RowChosen(table), goTo(record, new Source.Chosen(table, FieldPath.ROOT))));
+    Map<String, Source> with = new LinkedHashMap<>(asked);
+    with.put(calls.argument().name(), new Source.Chosen(table, FieldPath.ROOT));
+    return page.with(reaction(new Trigger.RowChosen(table), goTo(record, with)));
   }
 
   private Page withButton(
@@ -226,16 +226,24 @@ public final class ListStarter {
 
   /** The page for one thing: what reading it gives, or else what the list knows of it. */
   private Page showing(Page empty) {
-    Page page = empty.withArguments(List.of(argument));
-    Optional<Call> read = companions.read().map(this::keyed);
-    List<FieldPath> shown = fieldsOf(read);
-    List<Shown> fields =
-        shown.stream()
-            .map(path -> Shown.of(new PartId(ids.next(path.last())), known(read, path)))
-            .toList();
-    page = page.with(Part.Record.of(new PartId(ids.next("record")), fields));
-    if (read.isPresent()) {
-      page = calledAtOnce(page.with(read.get()));
+    Page page = empty.withArguments(calls.arguments());
+    Optional<Operation> reading = companions.read();
+    if (reading.isPresent()) {
+      Pinned pinned = new Pinned(service, reading.get());
+      Call read = calls.about(reading.get());
+      for (Part part : starter.answer(serviceId, pinned, read.id(), ListStarter::isShown)) {
+        page = page.with(part);
+      }
+      page = calledAtOnce(page.with(read));
+    } else {
+      List<Shown> fields =
+          fieldsOf().stream()
+              .map(
+                  path ->
+                      Shown.of(
+                          new PartId(ids.next(path.last())), calls.field(Optional.empty(), path)))
+              .toList();
+      page = page.with(Part.Record.of(new PartId(ids.next("record")), fields));
     }
     for (Operation inside : companions.inside()) {
       page = withList(page, inside);
@@ -243,73 +251,22 @@ public final class ListStarter {
     return page;
   }
 
-  private List<FieldPath> fieldsOf(Optional<Call> read) {
-    ShapeId shape =
-        read.flatMap(call -> service.findOperation(call.operation()))
-            .map(Operation::output)
-            .orElse(thing);
-    return FieldTree.rows(service.shapes(), shape, FieldTree.Limit.RETURNED).stream()
+  private List<FieldPath> fieldsOf() {
+    return FieldTree.rows(service.shapes(), thing, FieldTree.Limit.RETURNED).stream()
         .filter(row -> row.shape() instanceof Shape.Scalar && row.rows().isRoot())
-        .filter(row -> !row.field().hints().hidden() && !row.path().last().equals(ETAG))
-        .limit(USUAL_FIELDS)
+        .filter(row -> !row.field().hints().hidden())
         .map(FieldTree.Row::path)
+        .filter(ListStarter::isShown)
+        .limit(USUAL_FIELDS)
         .toList();
   }
 
-  /** The field that tells which state of a thing was read. */
-  private static final String ETAG = "etag";
-
-  private Source known(Optional<Call> read, FieldPath path) {
-    return read.<Source>map(call -> new Source.Returned(call.id(), path))
-        .orElseGet(() -> new Source.Argument(argument.name(), path));
-  }
-
-  /** A call about the thing that the page was opened with: its parameters are fields of it. */
-  private Call keyed(Operation operation) {
-    return new Call(
-        new CallId(ids.next("call")),
-        serviceId,
-        operation.id(),
-        endpointOf(operation),
-        FieldTree.rows(service.shapes(), operation.input(), FieldTree.Limit.SENT).stream()
-            .filter(row -> row.needed() && row.shape() instanceof Shape.Scalar)
-            .filter(row -> row.path().length() == 1)
-            .flatMap(
-                row ->
-                    inThing(row.path().last()).stream()
-                        .map(
-                            path ->
-                                new Call.Parameter(
-                                    row.path(),
-                                    new Mapping(new Source.Argument(argument.name(), path)))))
-            .toList());
-  }
-
-  private EndpointId endpointOf(Operation operation) {
-    return operation.wire(endpoint).isPresent()
-        ? endpoint
-        : operation.wires().getFirst().endpoint();
-  }
-
-  /** The field of the thing that is called like a parameter; a key may have its name before it. */
-  private Optional<FieldPath> inThing(String parameter) {
-    List<String> names =
-        service.shapes().fieldsOf(thing).stream().map(field -> field.name()).toList();
-    String bare = parameter.toLowerCase(Locale.ROOT);
-    return names.stream()
-        .filter(one -> one.equalsIgnoreCase(parameter))
-        .findFirst()
-        .or(
-            () ->
-                names.stream()
-                    .filter(
-                        one -> bare.equals((name + one).toLowerCase(Locale.ROOT).replace(" ", "")))
-                    .findFirst())
-        .map(FieldPath::of);
+  private static boolean isShown(FieldPath path) {
+    return !path.last().equals(ThingCalls.ETAG);
   }
 
   private Page withList(Page page, Operation inside) {
-    Call call = keyed(inside);
+    Call call = calls.about(inside);
     FieldPath around = PageStarter.rowsOf(service, inside);
     List<Shown> columns =
         starter.usualColumns(serviceId, new Pinned(service, inside)).stream()
@@ -328,42 +285,31 @@ public final class ListStarter {
   /**
    * A page with a form over what an operation takes.
    *
-   * @param changed the shape of the thing that the form begins with; none for a new one
+   * @param changes whether it begins with the thing that the page was opened with
    */
   private Page writing(
-      Page empty, Operation operation, Optional<ShapeId> changed, String words, String done) {
+      Page empty, Operation operation, boolean changes, String words, String done) {
     Page page = empty;
-    Optional<Call> read =
-        changed.isPresent() ? companions.read().map(this::keyed) : Optional.empty();
+    Optional<Call> read = changes ? companions.read().map(calls::about) : Optional.empty();
     if (read.isPresent()) {
       page =
           page.with(read.get())
               .with(reaction(new Trigger.Opened(), step(new Action.MakeCall(read.get().id()))));
     }
-    Call call = changed.isPresent() ? keyed(operation) : bare(operation);
-    if (changed.isPresent()) {
-      call = withState(call, operation, read);
+    FormStarter form = new FormStarter(ids, new Pinned(service, operation));
+    FormStarter.Made made =
+        changes
+            ? form.alone(
+                calls.withState(calls.about(operation), operation, read),
+                (input, path) -> calls.startingWith(input, path, read))
+            : form.all(calls.making(operation));
+    for (Part part : made.parts()) {
+      page = page.with(part);
     }
-    List<Input> inputs = new ArrayList<>();
-    Asked asked = new Asked(service, operation);
-    for (FieldTree.Row row :
-        FieldTree.rows(service.shapes(), operation.input(), FieldTree.Limit.SENT)) {
-      boolean taken =
-          row.shape() instanceof Shape.Scalar
-              && row.rows().isRoot()
-              && asked.isAsked(row)
-              && call.mapping(row.path()).isEmpty()
-              && inputs.size() < USUAL_FIELDS * 2;
-      if (taken) {
-        Input input = Input.of(new PartId(ids.next(row.path().last())));
-        if (changed.isPresent()) {
-          input = startingWith(input, row.path(), read);
-        }
-        inputs.add(input);
-        call = call.with(row.path(), Optional.of(new Mapping(new Source.Entered(input.id()))));
-      }
-    }
-    page = page.with(call).with(Part.Form.of(new PartId(ids.next("form")), inputs));
+    boolean replaces =
+        changes && Address.of(operation).filter(at -> at.method().equals("PUT")).isPresent();
+    Call call = replaces ? calls.keeping(made.call(), operation, read) : made.call();
+    page = page.with(call);
     page =
         withButton(
             page,
@@ -375,42 +321,6 @@ public final class ListStarter {
     return withButton(page, "Cancel", Part.Button.Manner.ORDINARY, step(new Action.GoBack()));
   }
 
-  private Call bare(Operation operation) {
-    return new Call(
-        new CallId(ids.next("call")), serviceId, operation.id(), endpointOf(operation), List.of());
-  }
-
-  /** Says which state of the thing is meant, so that nobody's change is overwritten unseen. */
-  private Call withState(Call call, Operation operation, Optional<Call> read) {
-    Optional<FieldPath> state =
-        service.shapes().fieldsOf(operation.input()).stream()
-            .filter(Asked::isState)
-            .map(field -> FieldPath.of(field.name()))
-            .findFirst();
-    return state.isPresent() && has(read, FieldPath.of(ETAG))
-        ? call.with(state.get(), Optional.of(new Mapping(known(read, FieldPath.of(ETAG)))))
-        : call;
-  }
-
-  private boolean has(Optional<Call> read, FieldPath path) {
-    ShapeId shape =
-        read.flatMap(call -> service.findOperation(call.operation()))
-            .map(Operation::output)
-            .orElse(thing);
-    return !service.shapes().way(shape, path).isEmpty();
-  }
-
-  /** What is changed stands in the form already: the field of the same way, or of the same name. */
-  private Input startingWith(Input input, FieldPath parameter, Optional<Call> read) {
-    FieldPath whole = parameter.length() > 1 ? parameter.below(parameter.first(1)) : parameter;
-    FieldPath last = FieldPath.of(parameter.last());
-    return has(read, whole)
-        ? input.withSlot(Input.START, Optional.of(new Mapping(known(read, whole))))
-        : has(read, last)
-            ? input.withSlot(Input.START, Optional.of(new Mapping(known(read, last))))
-            : input;
-  }
-
   private Page deleting(Page page, Operation operation) {
     Optional<Call> read =
         page.calls().stream()
@@ -418,7 +328,7 @@ public final class ListStarter {
                 call ->
                     companions.read().filter(one -> one.id().equals(call.operation())).isPresent())
             .findFirst();
-    Call call = withState(keyed(operation), operation, read);
+    Call call = calls.withState(calls.about(operation), operation, read);
     return withButton(
         page.with(call),
         "Delete",

@@ -1,0 +1,168 @@
+package org.mapsel.core.page;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.mapsel.core.page.edit.AddPages;
+import org.mapsel.core.page.run.PageEffect;
+import org.mapsel.core.page.run.PageEvent;
+import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.service.Operation;
+import org.mapsel.core.testing.Descriptions;
+import org.mapsel.core.testing.PageBench;
+import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.NumberValue;
+import org.mapsel.core.value.RecordValue;
+import org.mapsel.core.value.Value;
+
+/** What starters make of operations that are not as simple as the demo's. */
+class StartedPagesTest {
+
+  private static final String BERTHS = "/descriptions/started-parts.yaml";
+
+  private static PageBench page(String operation) {
+    return new PageBench().with("berths", BERTHS).start("berths", operation);
+  }
+
+  private static PageBench list(String resource, String operation, FieldPath... fields) {
+    PageBench bench = new PageBench().with("service", resource);
+    Operation list = Descriptions.operation(bench.service("service"), operation);
+    return bench.edit(
+        new AddPages(
+            "service",
+            "service",
+            list.id(),
+            list.wires().get(0).endpoint(),
+            List.of(fields),
+            true));
+  }
+
+  private static RecordValue berth() {
+    return RecordValue.of(
+        Map.of(
+            "id",
+            NumberValue.of(7),
+            "name",
+            Value.text("North quay"),
+            "owner",
+            RecordValue.of(Map.of("name", Value.text("Heron Lines"))),
+            "buoys",
+            ListValue.of(buoy("red"), buoy("green"))));
+  }
+
+  private static RecordValue buoy(String colour) {
+    return RecordValue.of(Map.of("colour", Value.text(colour)));
+  }
+
+  /** From the list of the port Tern to the page of its first berth. */
+  private static PageEffect.GoTo chosen(PageBench bench) {
+    bench.on("List berths").type("Port", "tern");
+    PageEffect.RunCall list = press(bench, "List berths");
+    bench.step(
+        new PageEvent.Answered(list, RecordValue.of(Map.of("berths", ListValue.of(berth()))), "x"));
+    return (PageEffect.GoTo)
+        bench.step(new PageEvent.RowChosen(bench.part(Part.Table.class).id(), 0)).getFirst();
+  }
+
+  private static PageEffect.RunCall press(PageBench bench, String words) {
+    return (PageEffect.RunCall)
+        bench
+            .step(
+                new PageEvent.Pressed(
+                    bench.view().parts().stream()
+                        .filter(part -> part.heading().equals(words))
+                        .findFirst()
+                        .orElseThrow()
+                        .id()))
+            .getFirst();
+  }
+
+  @Test
+  void oneThingIsShownWithItsOwnFieldsBeforeItsLists() {
+    assertThat(page("readBerth").parts())
+        .containsExactly(
+            "form [Port, Berth ID]",
+            "button Read berth",
+            "record [ID, Name, Length, Keeper › Name, Keeper › Phone, Owner › Name, Owner › Phone]",
+            "table Buoys [Colour, Chain]");
+  }
+
+  @Test
+  void aListIsTheOutermostOneHoweverManyFieldsListsInItHave() {
+    assertThat(page("listBerths").parts())
+        .anyMatch(part -> part.startsWith("table Berths [ID, Name, Length, "));
+  }
+
+  @Test
+  void whatTheListWasAskedForIsHandedOnToWhatItLeadsTo() {
+    PageBench bench = list(BERTHS, "listBerths");
+    assertThat(bench.findings()).isEmpty();
+    PageEffect.GoTo going = chosen(bench);
+
+    bench.on("Berth");
+    PageEffect.RunCall read =
+        (PageEffect.RunCall)
+            bench.step(new PageEvent.Opened(going.arguments(), List.of())).getFirst();
+    assertThat(read.parameters())
+        .isEqualTo(
+            RecordValue.of(Map.of("port", Value.text("tern"), "berth_id", NumberValue.of(7))));
+    bench.step(new PageEvent.Answered(read, berth(), "y"));
+    assertThat(press(bench, "Delete").parameters()).isEqualTo(read.parameters());
+    assertThat(bench.parts()).noneMatch(part -> part.startsWith("table Seal"));
+  }
+
+  @Test
+  void whatIsPutInThePlaceOfAThingKeepsWhatTheFormDoesNotAskFor() {
+    PageBench bench = list(BERTHS, "listBerths");
+    PageEffect.GoTo going = chosen(bench);
+    bench.on("Change berth");
+    PageEffect.RunCall read =
+        (PageEffect.RunCall)
+            bench.step(new PageEvent.Opened(going.arguments(), List.of())).getFirst();
+    bench.step(new PageEvent.Answered(read, berth(), "y"));
+    bench.type("Owner › Name", "Egret Lines");
+
+    RecordValue body = (RecordValue) press(bench, "Save").parameters().get("body");
+    assertThat(body.at(FieldPath.of("name"))).isEqualTo(Value.text("North quay"));
+    assertThat(body.at(FieldPath.of("owner", "name"))).isEqualTo(Value.text("Egret Lines"));
+    assertThat(body.get("buoys")).isEqualTo(berth().get("buoys"));
+    assertThat(body.get("id").isAbsent()).isTrue();
+  }
+
+  @Test
+  void aListIsMadeWhateverFieldsAreTicked() {
+    PageBench bench = list(BERTHS, "listBerths", FieldPath.of("total"));
+
+    assertThat(bench.on("List berths").parts())
+        .contains("record [Total]")
+        .anyMatch(part -> part.startsWith("table Berths ["));
+  }
+
+  @Test
+  void ofManyInputsThoseThatSomeAlternativeNeedsAreAskedFor() {
+    PageBench bench = page("payDues");
+
+    assertThat(bench.parts().getFirst()).isEqualTo("form [Body, Card, Account]");
+    assertThat(bench.findings()).isEmpty();
+  }
+
+  @Test
+  void oneEntityIsNeverTakenForTheListsThatItLeadsTo() {
+    PageBench bench =
+        new PageBench().with("yard", "/descriptions/yard.xml").start("yard", "Cranes.read");
+
+    assertThat(bench.parts()).anyMatch(part -> part.startsWith("record [ID, "));
+    assertThat(
+            bench.refused(
+                new AddPages(
+                    "yard",
+                    "yard",
+                    bench.call().operation(),
+                    bench.call().endpoint(),
+                    List.of(),
+                    true)))
+        .containsExactly("APP_NO_LIST");
+  }
+}
