@@ -2,6 +2,7 @@ package org.mapsel.core.page.edit;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.mapsel.core.finding.Finding;
@@ -122,12 +123,13 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
 
   /** The simple fields and choices of a record that must be filled, or else the first ones. */
   private List<FieldTree.Row> fields(Editing editing, Page before) {
+    Map<FieldPath, FieldTree.Row> rows = editing.reach(before).parameters(call);
     List<FieldTree.Row> inside =
-        editing.reach(before).parameters(call).values().stream()
+        rows.values().stream()
             .filter(row -> row.path().length() > parameter.length())
             .filter(row -> row.path().startsWith(parameter))
             .filter(row -> row.shape() instanceof Shape.Scalar || isChosenOnce(row))
-            .filter(row -> row.field().fixed().isEmpty() && isOwn(editing, before, row.path()))
+            .filter(row -> row.field().fixed().isEmpty() && isOwn(rows, row.path()))
             .toList();
     List<FieldTree.Row> needed = inside.stream().filter(FieldTree.Row::needed).toList();
     boolean few = inside.size() <= MOST_AT_FIRST;
@@ -142,9 +144,9 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
    * Whether a field can be asked for with the record: no list further inside is around it, whose
    * items need lines of their own, and no choice, which asks for what is in it.
    */
-  private boolean isOwn(Editing editing, Page before, FieldPath path) {
+  private boolean isOwn(Map<FieldPath, FieldTree.Row> rows, FieldPath path) {
     for (int length = parameter.length() + 1; length < path.length(); length++) {
-      FieldTree.Row around = editing.reach(before).parameters(call).get(path.first(length));
+      FieldTree.Row around = rows.get(path.first(length));
       if (around != null && (around.repeats() || Alternatives.isChoice(around))) {
         return false;
       }

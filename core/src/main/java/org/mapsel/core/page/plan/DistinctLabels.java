@@ -23,20 +23,20 @@ final class DistinctLabels {
    * A field of a part.
    *
    * @param heading what it would be called
-   * @param path the way to it
+   * @param path the way to it, without what tells nobody anything
+   * @param whole the whole way, where that is needed to tell it apart
    */
-  record Named(PartId id, String heading, FieldPath path) {
+  record Named(PartId id, String heading, FieldPath path, FieldPath whole) {}
 
-    /** The labels of what is around it, from the inside out. */
-    private List<String> around() {
-      List<String> names = new ArrayList<>();
-      for (Step step : path.steps()) {
-        if (step instanceof Step.Name name) {
-          names.addFirst(Labels.of(name.name()));
-        }
+  /** The labels of what is around a field, from the inside out. */
+  private static List<String> around(FieldPath path) {
+    List<String> names = new ArrayList<>();
+    for (Step step : path.steps()) {
+      if (step instanceof Step.Name name) {
+        names.addFirst(Labels.of(name.name()));
       }
-      return names.isEmpty() ? names : names.subList(1, names.size());
     }
+    return names.isEmpty() ? names : names.subList(1, names.size());
   }
 
   private DistinctLabels() {}
@@ -54,8 +54,13 @@ final class DistinctLabels {
   }
 
   private static Map<PartId, String> apart(List<Named> same) {
+    Map<PartId, String> apart = apart(same, Named::path);
+    return apart.isEmpty() ? apart(same, Named::whole) : apart;
+  }
+
+  private static Map<PartId, String> apart(List<Named> same, Function<Named, FieldPath> way) {
     Map<PartId, List<String>> around = new LinkedHashMap<>();
-    same.forEach(field -> around.put(field.id(), field.around()));
+    same.forEach(field -> around.put(field.id(), around(way.apply(field))));
     int depth = around.values().stream().mapToInt(List::size).max().orElse(0);
     for (int i = 0; i < depth; i++) {
       int level = i;

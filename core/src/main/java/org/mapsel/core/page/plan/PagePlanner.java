@@ -29,6 +29,7 @@ import org.mapsel.core.page.kind.SlotTypes;
 import org.mapsel.core.page.reach.Alternatives;
 import org.mapsel.core.page.reach.FieldBehind;
 import org.mapsel.core.page.reach.PageReach;
+import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
@@ -142,7 +143,11 @@ public final class PagePlanner {
                   ? inputs.get(item.id()).look().heading()
                   : shown.get(item.id()).heading();
           path(part, item)
-              .ifPresent(path -> named.add(new DistinctLabels.Named(item.id(), heading, path)));
+              .ifPresent(
+                  path ->
+                      named.add(
+                          new DistinctLabels.Named(
+                              item.id(), heading, inBody(item).orElse(path), path)));
         }
       }
       DistinctLabels.within(named)
@@ -157,7 +162,7 @@ public final class PagePlanner {
   /** The way to the field that an item stands for. */
   private Optional<FieldPath> path(Part part, Item item) {
     return switch (item) {
-      case Input input -> reach.filledBy(input.id()).stream().findFirst().map(this::inBody);
+      case Input input -> reach.subject(input).map(FieldBehind.Described::path);
       case Shown one ->
           one.value()
               .flatMap(value -> reach.subject(value.source(), reach.inside(part)))
@@ -166,13 +171,18 @@ public final class PagePlanner {
     };
   }
 
-  /** That something is in the body of a message tells nobody anything. */
-  private FieldPath inBody(SlotId.OfParameter slot) {
-    FieldPath path = slot.parameter();
-    FieldTree.Row first = reach.parameters(slot.call()).get(path.first(1));
-    return first != null && first.field().wire() instanceof Wire.Body && path.length() > 1
-        ? path.below(path.first(1))
-        : path;
+  /** The way to what an item fills in a body: that it is in there tells nobody anything. */
+  private Optional<FieldPath> inBody(Item item) {
+    return reach.filledBy(item.id()).stream()
+        .findFirst()
+        .filter(slot -> slot.parameter().length() > 1)
+        .filter(slot -> isBody(slot.call(), slot.parameter().first(1)))
+        .map(slot -> slot.parameter().below(slot.parameter().first(1)));
+  }
+
+  private boolean isBody(CallId call, FieldPath path) {
+    FieldTree.Row row = reach.parameters(call).get(path);
+    return row != null && row.field().wire() instanceof Wire.Body;
   }
 
   private Map<PartId, Look> looks(Map<SlotId, Planned> planned) {

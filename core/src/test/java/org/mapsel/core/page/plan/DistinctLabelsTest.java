@@ -18,7 +18,8 @@ class DistinctLabelsTest {
     List<Named> fields = new ArrayList<>();
     for (String way : ways) {
       FieldPath path = FieldPath.of(way.split("/"));
-      fields.add(new Named(new PartId("p" + fields.size()), path.last(), path));
+      FieldPath told = path.name(0).equals("body") ? path.below(path.first(1)) : path;
+      fields.add(new Named(new PartId("p" + fields.size()), path.last(), told, path));
     }
     Map<PartId, String> within = DistinctLabels.within(fields);
     return fields.stream().map(field -> within.getOrDefault(field.id(), "-")).toList();
@@ -36,6 +37,12 @@ class DistinctLabelsTest {
     assertThat(within("sender/address/city", "receiver/address/city"))
         .containsExactly("Sender", "Receiver");
     assertThat(within("name", "keeper/name")).containsExactly("", "Keeper");
+  }
+
+  @Test
+  void theBodyIsNamedOnlyWhereNothingElseTells() {
+    assertThat(within("body/name", "body/keeper/name")).containsExactly("", "Keeper");
+    assertThat(within("name", "body/name")).containsExactly("", "Body");
   }
 
   @Test
