@@ -144,7 +144,7 @@ class StartedPagesTest {
   void ofManyInputsThoseThatSomeAlternativeNeedsAreAskedFor() {
     PageBench bench = page("payDues");
 
-    assertThat(bench.parts().getFirst()).isEqualTo("form [Body, Card, Account]");
+    assertThat(bench.parts().getFirst()).isEqualTo("form [Body, Card, Account, Remark]");
     assertThat(bench.findings()).isEmpty();
   }
 

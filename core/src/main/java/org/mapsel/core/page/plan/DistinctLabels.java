@@ -6,8 +6,10 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.BiPredicate;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.mapsel.core.model.Labels;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
@@ -41,16 +43,29 @@ final class DistinctLabels {
 
   private DistinctLabels() {}
 
-  /** The words that must stand before the labels of some of the fields of one part. */
-  static Map<PartId, String> within(List<Named> fields) {
+  /**
+   * The words that must stand before the labels of some of the fields of one part.
+   *
+   * @param never whether two of them are never seen together
+   */
+  static Map<PartId, String> within(List<Named> fields, BiPredicate<PartId, PartId> never) {
     Map<PartId, String> within = new HashMap<>();
     fields.stream()
         .collect(Collectors.groupingBy(Named::heading, LinkedHashMap::new, Collectors.toList()))
         .values()
         .stream()
-        .filter(same -> same.size() > 1)
+        .filter(same -> areTogether(same, never))
         .forEach(same -> within.putAll(apart(same)));
     return within;
+  }
+
+  /** Whether any two are seen together. */
+  private static boolean areTogether(List<Named> same, BiPredicate<PartId, PartId> never) {
+    return IntStream.range(0, same.size())
+        .anyMatch(
+            i ->
+                same.subList(0, i).stream()
+                    .anyMatch(other -> !never.test(other.id(), same.get(i).id())));
   }
 
   private static Map<PartId, String> apart(List<Named> same) {

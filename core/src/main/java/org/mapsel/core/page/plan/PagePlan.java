@@ -79,6 +79,12 @@ public record PagePlan(
     misfits = List.copyOf(misfits);
   }
 
+  /** Whether two inputs are in different alternatives of something, of which one is chosen. */
+  public boolean exclude(PartId one, PartId other) {
+    return Alternatives.exclude(
+        conditional.getOrDefault(one, List.of()), conditional.getOrDefault(other, List.of()));
+  }
+
   /** The inputs and lines that must be filled, with what people call them. */
   public Map<PartId, String> required() {
     Map<PartId, String> required = new HashMap<>(needed);

@@ -76,7 +76,8 @@ public final class PagePlanner {
     Map<PartId, InputLook> inputs = new LinkedHashMap<>();
     page.inputs().forEach(input -> inputs.put(input.id(), InputLook.of(reach, looks, input)));
     Map<PartId, Look> shown = looks(planned);
-    tellApart(inputs, shown);
+    Map<PartId, List<Set<Alternatives.Chosen>>> conditional = conditional();
+    tellApart(inputs, shown, conditional);
     presets(planned);
     return new PagePlan(
         page,
@@ -86,7 +87,7 @@ public final class PagePlanner {
         inputs,
         needed(),
         headings(),
-        conditional(),
+        conditional,
         alternatives(),
         ReportedInputs.of(page, reach),
         WantedFields.of(page, reach),
@@ -133,7 +134,10 @@ public final class PagePlanner {
   }
 
   /** Items of one part that are called the same say what they stand in, unless the page does. */
-  private void tellApart(Map<PartId, InputLook> inputs, Map<PartId, Look> shown) {
+  private void tellApart(
+      Map<PartId, InputLook> inputs,
+      Map<PartId, Look> shown,
+      Map<PartId, List<Set<Alternatives.Chosen>>> conditional) {
     for (Part part : page.parts()) {
       List<DistinctLabels.Named> named = new ArrayList<>();
       for (Item item : part.items()) {
@@ -150,7 +154,12 @@ public final class PagePlanner {
                               item.id(), heading, inBody(item).orElse(path), path)));
         }
       }
-      DistinctLabels.within(named)
+      DistinctLabels.within(
+              named,
+              (one, other) ->
+                  Alternatives.exclude(
+                      conditional.getOrDefault(one, List.of()),
+                      conditional.getOrDefault(other, List.of())))
           .forEach(
               (id, words) -> {
                 inputs.computeIfPresent(id, (none, look) -> look.within(words));

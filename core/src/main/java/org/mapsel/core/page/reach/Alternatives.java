@@ -48,6 +48,28 @@ public final class Alternatives {
         : value;
   }
 
+  /**
+   * Whether two things are never asked for together.
+   *
+   * @param one each of which has it asked for; none asks for it always
+   */
+  public static boolean exclude(List<Set<Chosen>> one, List<Set<Chosen>> other) {
+    return !one.isEmpty()
+        && !other.isEmpty()
+        && one.stream().allMatch(a -> other.stream().allMatch(b -> contradict(a, b)));
+  }
+
+  private static boolean contradict(Set<Chosen> one, Set<Chosen> other) {
+    return one.stream()
+        .anyMatch(
+            a ->
+                other.stream()
+                    .anyMatch(
+                        b ->
+                            a.choice().equals(b.choice())
+                                && !a.alternative().equals(b.alternative())));
+  }
+
   /** Whether something on the page says which alternative of a parameter is sent. */
   public boolean isChosen(SlotId.OfParameter slot) {
     FieldTree.Row row = reach.parameters(slot.call()).get(slot.parameter());

@@ -23,7 +23,9 @@ public final class SourceWords {
               .orElse("an input that is gone");
       case Source.Fixed fixed -> "“" + fixed.text() + "”";
       case Source.Argument argument ->
-          path(argument.path(), "the " + argument.name() + " of this page");
+          argument.path().isRoot() && isSimple(page, argument)
+              ? "the " + argument.name() + " of this page"
+              : path(argument.path(), "the " + argument.name() + " of this page");
       case Source.Chosen chosen -> path(chosen.path(), "the chosen row");
       case Source.Row row -> row.path().isRoot() ? "the row" : row.path().toString();
       case Source.Returned returned ->
@@ -45,6 +47,11 @@ public final class SourceWords {
             case FAILURE -> "what the service said";
           };
     };
+  }
+
+  private static boolean isSimple(Page page, Source.Argument source) {
+    return page.arguments().stream()
+        .anyMatch(one -> one.name().equals(source.name()) && one.record().isEmpty());
   }
 
   private static String words(Part part) {

@@ -9,6 +9,8 @@ import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.mapsel.core.mapping.Mapping;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.Labels;
@@ -32,6 +34,9 @@ final class FormStarter {
 
   /** More are not asked for even if some alternative of what is sent needs them. */
   private static final int MOST_NEEDED = 240;
+
+  /** So few fields of an alternative are asked for even if it needs none of them. */
+  private static final int FEW_IN_ALTERNATIVE = 6;
 
   private final Ids ids;
   private final Pinned pinned;
@@ -114,7 +119,33 @@ final class FormStarter {
         choices.add(row.path());
       }
     }
-    return leaves.stream().filter(leaf -> needed.contains(leaf.path())).limit(MOST_NEEDED).toList();
+    Set<FieldPath> bare = bare(leaves, needed, choices);
+    return leaves.stream()
+        .filter(leaf -> needed.contains(leaf.path()) || around(leaf).anyMatch(bare::contains))
+        .limit(MOST_NEEDED)
+        .toList();
+  }
+
+  /** The alternatives that need nothing of the little that they have: that is asked for then. */
+  private static Set<FieldPath> bare(
+      List<Row> leaves, Set<FieldPath> needed, Set<FieldPath> choices) {
+    Map<FieldPath, List<Row>> alternatives = new LinkedHashMap<>();
+    for (Row leaf : leaves) {
+      around(leaf)
+          .filter(path -> !path.isRoot() && choices.contains(path.first(path.length() - 1)))
+          .filter(needed::contains)
+          .forEach(path -> alternatives.computeIfAbsent(path, none -> new ArrayList<>()).add(leaf));
+    }
+    return alternatives.entrySet().stream()
+        .filter(one -> one.getValue().size() <= FEW_IN_ALTERNATIVE)
+        .filter(one -> one.getValue().stream().noneMatch(leaf -> needed.contains(leaf.path())))
+        .map(Map.Entry::getKey)
+        .collect(Collectors.toSet());
+  }
+
+  /** The way to a field, from the outside in, with itself. */
+  private static Stream<FieldPath> around(Row leaf) {
+    return IntStream.rangeClosed(1, leaf.path().length()).mapToObj(leaf.path()::first);
   }
 
   /** Where several alternatives of something are asked for, which of them it is comes first. */
