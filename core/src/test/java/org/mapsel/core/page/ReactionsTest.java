@@ -272,7 +272,7 @@ class ReactionsTest {
     assertThat(
             new SourceOffers(
                     bench.app(),
-                    bench.page(),
+                    bench.plan(),
                     new PageReach(bench.app(), bench.page(), bench.lookup()),
                     new StateScope(bench.page(), bench.plan().plan(), bench.state(), PageBench.NOW))
                 .of(handing, "").stream().map(Offer::source))

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.mapsel.core.mapping.Source;
 import org.mapsel.core.page.edit.AddPages;
+import org.mapsel.core.page.plan.SourceWords;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.ref.FieldPath;
@@ -122,6 +124,9 @@ class StartedPagesTest {
         (PageEffect.RunCall)
             bench.step(new PageEvent.Opened(going.arguments(), List.of())).getFirst();
     bench.step(new PageEvent.Answered(read, berth(), "y"));
+    Source owner =
+        bench.call().mapping(FieldPath.of("body", "owner", "name")).orElseThrow().source();
+    assertThat(SourceWords.of(bench.plan(), owner)).isEqualTo("Owner › Name");
     bench.type("Owner › Name", "Egret Lines");
 
     RecordValue body = (RecordValue) press(bench, "Save").parameters().get("body");
@@ -129,6 +134,11 @@ class StartedPagesTest {
     assertThat(body.at(FieldPath.of("owner", "name"))).isEqualTo(Value.text("Egret Lines"));
     assertThat(body.get("buoys")).isEqualTo(berth().get("buoys"));
     assertThat(body.get("id").isAbsent()).isTrue();
+  }
+
+  @Test
+  void entriesThatMayBeAnythingShowWhatTheyAre() {
+    assertThat(page("listRemarks").parts()).contains("table Entries [Name, Value]");
   }
 
   @Test

@@ -16,7 +16,6 @@ import org.mapsel.core.mapping.Reach;
 import org.mapsel.core.mapping.Scope;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.Formats;
-import org.mapsel.core.model.Looks;
 import org.mapsel.core.model.RecordType;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Argument;
@@ -103,13 +102,7 @@ class Bench {
     PagePlan plan = checked.checked().pages().get(page.id()).plan();
     PageReach reach = new PageReach(app, page, apps.services());
     return new BenchPage(
-        appId,
-        checked.checked(),
-        app,
-        page,
-        plan,
-        reach,
-        new PageWords(app, page, plan, reach, new Looks(app.model())));
+        appId, checked.checked(), app, page, plan, reach, new PageWords(app, page, plan, reach));
   }
 
   static Page page(App app, String id) {
@@ -238,7 +231,7 @@ class Bench {
       String appId, String pageId, BenchViews.OffersRequest request, Locale locale) {
     BenchPage known = known(appId, pageId);
     Formats formats = new Formats(locale);
-    return new SourceOffers(known.app(), known.page(), known.reach(), scope(known, request.slot()))
+    return new SourceOffers(known.app(), known.plan(), known.reach(), scope(known, request.slot()))
         .of(request.slot(), request.find()).stream()
             .map(
                 offer ->

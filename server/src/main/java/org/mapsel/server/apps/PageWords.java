@@ -2,7 +2,6 @@ package org.mapsel.server.apps;
 
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.model.Look;
-import org.mapsel.core.model.Looks;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Input;
@@ -12,18 +11,18 @@ import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Trigger;
 import org.mapsel.core.page.kind.PartKinds;
 import org.mapsel.core.page.plan.PagePlan;
+import org.mapsel.core.page.plan.SourceWords;
 import org.mapsel.core.page.reach.PageReach;
-import org.mapsel.core.page.reach.SourceWords;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.PageId;
 import org.mapsel.core.ref.PartId;
 
 /** What people call the things of a page. */
-public record PageWords(App app, Page page, PagePlan plan, PageReach reach, Looks looks) {
+public record PageWords(App app, Page page, PagePlan plan, PageReach reach) {
 
   /** Where a value comes from, as people say it. */
   public String words(Source source) {
-    return SourceWords.of(page, reach, looks, source);
+    return SourceWords.of(plan, source);
   }
 
   /** What people call a part. */

@@ -2,7 +2,6 @@ package org.mapsel.server.runs;
 
 import java.util.Map;
 import java.util.Optional;
-import org.mapsel.core.model.Looks;
 import org.mapsel.core.page.App;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.plan.PagePlan;
@@ -38,6 +37,6 @@ record Running(
 
   /** What people call the things of the page. */
   PageWords words() {
-    return new PageWords(app, page(), plan, reach, new Looks(app.model()));
+    return new PageWords(app, page(), plan, reach);
   }
 }

@@ -5,10 +5,9 @@ import java.util.List;
 import java.util.Optional;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.Subject;
-import org.mapsel.core.model.Looks;
 import org.mapsel.core.page.Slot;
 import org.mapsel.core.page.edit.FillSlot;
-import org.mapsel.core.page.reach.SourceWords;
+import org.mapsel.core.page.plan.SourceWords;
 import org.mapsel.core.ref.SlotId;
 
 /** Something was paired because it is likely, and nobody looked at it yet. */
@@ -26,11 +25,7 @@ final class LikelyPairs implements PageRule {
                     "field",
                     name(under, slot.id()),
                     "source",
-                    SourceWords.of(
-                        under.page(),
-                        under.reach(),
-                        new Looks(under.app().model()),
-                        slot.mapping().source()),
+                    SourceWords.of(under.plan(), slot.mapping().source()),
                     "reasons",
                     slot.mapping().likely()),
                 new Subject.AboutSlot(slot.id()),
@@ -48,7 +43,7 @@ final class LikelyPairs implements PageRule {
       case SlotId.OfParameter parameter -> parameter.parameter().toString();
       case SlotId.OfPart part ->
           Optional.ofNullable(under.plan().inputs().get(part.owner()))
-              .map(input -> input.look().label())
+              .map(input -> input.look().fullLabel())
               .orElse(part.owner().text());
     };
   }

@@ -15,7 +15,6 @@ import org.mapsel.core.mapping.Planned;
 import org.mapsel.core.mapping.Reach;
 import org.mapsel.core.mapping.Scope;
 import org.mapsel.core.mapping.Source;
-import org.mapsel.core.model.Looks;
 import org.mapsel.core.model.ShapeRef;
 import org.mapsel.core.page.Action;
 import org.mapsel.core.page.App;
@@ -24,8 +23,9 @@ import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.page.kind.SlotTypes;
+import org.mapsel.core.page.plan.PagePlan;
+import org.mapsel.core.page.plan.SourceWords;
 import org.mapsel.core.page.reach.PageReach;
-import org.mapsel.core.page.reach.SourceWords;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.ref.SlotId;
@@ -40,22 +40,22 @@ public final class SourceOffers {
   private static final int MOST = 300;
 
   private final App app;
+  private final PagePlan plan;
   private final Page page;
   private final PageReach reach;
   private final Scope scope;
   private final MappingPlanner planner;
-  private final Looks looks;
 
   /**
    * @param scope what sources give in the present sample
    */
-  public SourceOffers(App app, Page page, PageReach reach, Scope scope) {
+  public SourceOffers(App app, PagePlan plan, PageReach reach, Scope scope) {
     this.app = app;
-    this.page = page;
+    this.plan = plan;
+    this.page = plan.page();
     this.reach = reach;
     this.scope = scope;
     this.planner = new MappingPlanner(app.model());
-    this.looks = new Looks(app.model());
   }
 
   /**
@@ -73,7 +73,7 @@ public final class SourceOffers {
         break;
       }
       Outcome<Planned> planned = planner.plan(new Mapping(candidate.source()), expected, around);
-      String words = SourceWords.of(page, reach, looks, candidate.source());
+      String words = SourceWords.of(plan, candidate.source());
       boolean found = wanted.isEmpty() || words.toLowerCase(Locale.ROOT).contains(wanted);
       if (found && planned.value().filter(one -> isFit(slot, one.type())).isPresent()) {
         String note =

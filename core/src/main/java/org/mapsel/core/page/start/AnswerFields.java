@@ -2,9 +2,11 @@ package org.mapsel.core.page.start;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.mapsel.core.model.FieldRef;
 import org.mapsel.core.model.Model;
@@ -15,6 +17,7 @@ import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.FieldTree;
 import org.mapsel.core.shape.FieldTree.Row;
 import org.mapsel.core.shape.Shape;
+import org.mapsel.core.shape.Wire;
 
 /** What an operation answers: which list it is about, and which of its fields tell most. */
 final class AnswerFields {
@@ -52,6 +55,7 @@ final class AnswerFields {
     DescribedColumns columns = DescribedColumns.of(pinned.service(), pinned.operation());
     Map<FieldPath, FieldPath> outermost = new HashMap<>();
     outermost.put(FieldPath.ROOT, FieldPath.ROOT);
+    Set<FieldPath> entries = new HashSet<>();
     List<Leaf> leaves = new ArrayList<>();
     for (Row row :
         FieldTree.rows(
@@ -60,7 +64,15 @@ final class AnswerFields {
       if (row.field().isRepeated()) {
         outermost.put(row.path(), list.isRoot() ? row.path() : list);
       }
-      if (row.shape() instanceof Shape.Scalar && columns.isOwn(row, list)) {
+      if (row.field().wire() instanceof Wire.Entries) {
+        entries.add(row.path());
+      }
+      // Of entries that may be anything, names alone tell little.
+      boolean told =
+          row.shape() instanceof Shape.Scalar
+              || row.shape() instanceof Shape.Open
+                  && entries.contains(row.path().first(row.path().length() - 1));
+      if (told && columns.isOwn(row, list)) {
         leaves.add(new Leaf(row, list));
       }
     }

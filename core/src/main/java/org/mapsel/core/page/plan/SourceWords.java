@@ -1,8 +1,7 @@
-package org.mapsel.core.page.reach;
+package org.mapsel.core.page.plan;
 
+import java.util.Optional;
 import org.mapsel.core.mapping.Source;
-import org.mapsel.core.model.Looks;
-import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
 import org.mapsel.core.ref.FieldPath;
@@ -12,13 +11,13 @@ public final class SourceWords {
 
   private SourceWords() {}
 
-  public static String of(Page page, PageReach reach, Looks looks, Source source) {
+  /** A source of the page that is planned. */
+  public static String of(PagePlan plan, Source source) {
+    Page page = plan.page();
     return switch (source) {
       case Source.Entered entered ->
-          page.item(entered.input())
-              .map(Page.Inside::item)
-              .filter(Input.class::isInstance)
-              .map(input -> input(reach, looks, (Input) input))
+          Optional.ofNullable(plan.inputs().get(entered.input()))
+              .map(input -> input.look().fullLabel())
               .or(() -> page.part(entered.input()).map(part -> "the lines of " + words(part)))
               .orElse("an input that is gone");
       case Source.Fixed fixed -> "“" + fixed.text() + "”";
@@ -35,9 +34,7 @@ public final class SourceWords {
                   .map(call -> call.operation().text())
                   .orElse("a call that is gone"));
       case Source.Derived derived ->
-          derived.field()
-              + " of "
-              + of(page, reach, looks, derived.record()).replaceFirst("^all of ", "");
+          derived.field() + " of " + of(plan, derived.record()).replaceFirst("^all of ", "");
       case Source.Formula formula -> "= " + formula.text();
       case Source.Run run ->
           switch (run.what()) {
@@ -59,14 +56,6 @@ public final class SourceWords {
         .map(mapping -> mapping.source() instanceof Source.Fixed fixed ? fixed.text() : "")
         .filter(text -> !text.isEmpty())
         .orElse(part.id().text());
-  }
-
-  private static String input(PageReach reach, Looks looks, Input input) {
-    return reach
-        .subject(input)
-        .map(behind -> behind.look(looks, input.only()).label())
-        .or(() -> input.only().label())
-        .orElse(input.id().text());
   }
 
   private static String path(FieldPath path, String of) {
