@@ -1,7 +1,6 @@
 package org.mapsel.bench;
 
 import java.io.IOException;
-import java.net.URI;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -9,12 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import org.mapsel.core.document.SourceText;
-import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Description;
-import org.mapsel.core.intake.Intake;
 import org.mapsel.core.message.Request;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.sample.SampleMaker.Extent;
@@ -55,20 +51,8 @@ public final class CorpusMessages {
     counts.merge(name, 1, Integer::sum);
   }
 
-  private static Outcome<SourceText> fetch(String address) {
-    if (!address.startsWith("file:")) {
-      return Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address));
-    }
-    try {
-      return Outcome.of(new SourceText(address, Files.readAllBytes(Path.of(URI.create(address)))));
-    } catch (IOException | IllegalArgumentException e) {
-      return Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address));
-    }
-  }
-
   private void document(Path file) throws IOException {
-    SourceText source = new SourceText(file.toUri().toString(), Files.readAllBytes(file));
-    Optional<Description> description = Intake.read(source, CorpusMessages::fetch).value();
+    Optional<Description> description = Documents.read(file);
     if (description.isEmpty()) {
       count("documents not read");
       return;

@@ -1,10 +1,9 @@
 package org.mapsel.bench;
 
 import java.io.IOException;
-import java.net.URI;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -13,13 +12,11 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.mapsel.core.call.Caller;
-import org.mapsel.core.document.SourceText;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.finding.Severity;
 import org.mapsel.core.intake.Description;
-import org.mapsel.core.intake.Intake;
 import org.mapsel.core.mapping.Source;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
@@ -76,14 +73,8 @@ public final class CorpusPages {
   /** The folder. */
   public static void main(String[] args) throws IOException {
     CorpusPages all = new CorpusPages();
-    try (var files = Files.walk(Path.of(args[0]))) {
-      for (Path file :
-          files
-              .filter(path -> path.toString().matches(".*\\.(wsdl|xml|json|ya?ml)"))
-              .sorted()
-              .toList()) {
-        all.document(file);
-      }
+    for (Path file : Documents.in(Path.of(args[0]))) {
+      all.document(file);
     }
     all.counts.forEach((name, count) -> System.out.printf("%7d %s%n", count, name));
   }
@@ -92,17 +83,8 @@ public final class CorpusPages {
     counts.merge(name, 1, Integer::sum);
   }
 
-  private static Outcome<SourceText> fetch(String address) {
-    try {
-      return Outcome.of(new SourceText(address, Files.readAllBytes(Path.of(URI.create(address)))));
-    } catch (IOException | RuntimeException e) {
-      return Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address));
-    }
-  }
-
   private void document(Path file) throws IOException {
-    SourceText source = new SourceText(file.toUri().toString(), Files.readAllBytes(file));
-    Optional<Description> read = Intake.read(source, CorpusPages::fetch).value();
+    Optional<Description> read = Documents.read(file);
     if (read.isEmpty()) {
       return;
     }
@@ -119,37 +101,29 @@ public final class CorpusPages {
       }
       String name = file + " " + operation.id();
       long before = System.nanoTime();
-      try {
-        page(name, service, operation, new StandIn(described, Recorded.NOTHING));
-      } catch (RuntimeException | AssertionError | StackOverflowError e) {
-        count("pages that broke something");
-        System.out.println(name + ": page: " + e);
-      }
-      try {
-        pages(name, service, operation, new StandIn(described, Recorded.NOTHING));
-      } catch (RuntimeException | AssertionError | StackOverflowError e) {
-        count("lists that broke something");
-        System.out.println(name + ": list: " + e);
-        StackTraceElement[] at = e.getStackTrace();
-        for (int i = 0; i < Math.min(6, at.length); i++) {
-          System.out.println("      " + at[i]);
-        }
-      }
-      try {
-        ticked(name, service, operation, new StandIn(described, Recorded.NOTHING));
-      } catch (RuntimeException | AssertionError | StackOverflowError e) {
-        count("ticks that broke something");
-        System.out.println(name + ": ticked: " + e);
-        StackTraceElement[] at = e.getStackTrace();
-        for (int i = 0; i < Math.min(6, at.length); i++) {
-          System.out.println("      " + at[i]);
-        }
-      }
+      tried(name + ": page", () -> page(name, service, operation, playing(described)));
+      tried(name + ": list", () -> pages(name, service, operation, playing(described)));
+      tried(name + ": ticked", () -> ticked(name, service, operation, playing(described)));
       long ms = (System.nanoTime() - before) / 1_000_000;
       if (ms > 500) {
         count("operations whose pages took more than half a second");
         System.out.println(name + ": took " + ms + " ms");
       }
+    }
+  }
+
+  private static StandIn playing(Service service) {
+    return new StandIn(service, Recorded.NOTHING);
+  }
+
+  /** One that breaks ends nothing, and tells where it broke. */
+  private void tried(String name, Runnable work) {
+    try {
+      work.run();
+    } catch (RuntimeException | AssertionError | StackOverflowError e) {
+      count("pages that broke something");
+      System.out.println(name + ": " + e);
+      Arrays.stream(e.getStackTrace()).limit(6).forEach(at -> System.out.println("      " + at));
     }
   }
 

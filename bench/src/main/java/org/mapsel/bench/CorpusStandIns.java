@@ -2,9 +2,7 @@ package org.mapsel.bench;
 
 import com.networknt.schema.Error;
 import java.io.IOException;
-import java.net.URI;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.HashMap;
@@ -16,11 +14,9 @@ import java.util.TreeMap;
 import javax.xml.stream.XMLStreamException;
 import org.mapsel.core.call.Caller;
 import org.mapsel.core.document.SourceText;
-import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Description;
-import org.mapsel.core.intake.Intake;
 import org.mapsel.core.message.Access;
 import org.mapsel.core.message.Answer;
 import org.mapsel.core.message.Request;
@@ -61,14 +57,8 @@ public final class CorpusStandIns {
   public static void main(String[] args) throws IOException {
     CorpusStandIns all =
         new CorpusStandIns(args.length > 1 ? Integer.parseInt(args[1]) : Integer.MAX_VALUE);
-    try (var files = Files.walk(Path.of(args[0]))) {
-      for (Path file :
-          files
-              .filter(path -> path.toString().matches(".*\\.(wsdl|xml|json|ya?ml)"))
-              .sorted()
-              .toList()) {
-        all.document(file);
-      }
+    for (Path file : Documents.in(Path.of(args[0]))) {
+      all.document(file);
     }
     all.counts.forEach((name, count) -> System.out.printf("%7d %s%n", count, name));
   }
@@ -77,17 +67,9 @@ public final class CorpusStandIns {
     counts.merge(name, 1, Integer::sum);
   }
 
-  private static Outcome<SourceText> fetch(String address) {
-    try {
-      return Outcome.of(new SourceText(address, Files.readAllBytes(Path.of(URI.create(address)))));
-    } catch (IOException | RuntimeException e) {
-      return Outcome.failed(Finding.error("READ_DOCUMENT_MISSING", "address", address));
-    }
-  }
-
   private void document(Path file) throws IOException {
-    SourceText source = new SourceText(file.toUri().toString(), Files.readAllBytes(file));
-    Optional<Description> read = Intake.read(source, CorpusStandIns::fetch).value();
+    SourceText source = Documents.source(file);
+    Optional<Description> read = Documents.read(file);
     if (read.isEmpty()) {
       count("documents that describe no service");
       return;

@@ -13,6 +13,8 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.TreeMap;
 import java.util.stream.Stream;
+import org.mapsel.bench.Documents;
+import org.mapsel.core.intake.Description;
 import org.mapsel.core.pairing.Grade;
 import org.mapsel.core.pairing.Lexicon;
 import org.mapsel.core.pairing.Pairer;
@@ -81,7 +83,7 @@ public final class PairingReport {
   private void add(Path file) {
     Optional<Service> service;
     try {
-      service = Documents.read(file);
+      service = Documents.read(file).map(Description::service);
     } catch (IOException | RuntimeException odd) {
       System.err.println(file + ": " + odd);
       return;
