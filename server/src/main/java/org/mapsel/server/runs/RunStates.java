@@ -5,7 +5,6 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.time.OffsetDateTime;
 import java.util.Optional;
-import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.UnaryOperator;
 import org.mapsel.core.page.plan.PagePlan;
 import org.mapsel.core.page.run.PageState;
@@ -21,6 +20,7 @@ import tools.jackson.databind.JsonNode;
 class RunStates {
 
   private static final long MOST = Runtime.getRuntime().maxMemory() / 4;
+  private static final int MOST_RUNS = 10_000;
   private static final Duration WHILE = Duration.ofMinutes(5);
 
   /** So many times the memory of its text a state takes as values. */
@@ -42,6 +42,10 @@ class RunStates {
           .weigher((Key key, Read read) -> (int) Math.min(read.bytes() * TIMES, Integer.MAX_VALUE))
           .expireAfterAccess(WHILE)
           .build();
+
+  /** What this server knows of the states that runs are in; another one may know better. */
+  private final Cache<String, RunStore.Version> newest =
+      Caffeine.newBuilder().maximumSize(MOST_RUNS).expireAfterAccess(WHILE).build();
 
   RunStates(RunStore store, LargeWork work) {
     this.store = store;
@@ -73,31 +77,37 @@ class RunStates {
   }
 
   /**
-   * Lets nobody else change the run meanwhile.
+   * Changes the state that a run is in, whatever others do to it at the same time.
    *
+   * @param change may be made of several states, until one is still there when it is made
    * @return whether the run is there still
    */
   boolean change(Running running, UnaryOperator<PageState> change) {
-    AtomicReference<JsonNode> after = new AtomicReference<>();
-    Optional<RunStore.Changed> changed =
-        store.change(
-            running.id(),
-            (at, bytes) -> {
-              PageState before = of(running, at, bytes);
-              remembered.invalidate(new Key(running.id(), at));
-              after.set(StateJson.write(change.apply(before)));
-              return after.get();
-            });
-    changed
-        .filter(next -> next.bytes() < LargeWork.SMALL)
-        .ifPresent(next -> remember(running, next, after.get()));
-    return changed.isPresent();
+    Optional<RunStore.Version> found =
+        Optional.ofNullable(newest.getIfPresent(running.id()))
+            .or(() -> store.version(running.id()));
+    // As often as others were faster: each time one of them got on.
+    while (found.isPresent()) {
+      PageState before = of(running, found.get().at(), found.get().bytes());
+      JsonNode after = StateJson.write(change.apply(before));
+      Optional<RunStore.Version> changed = store.replace(running.id(), found.get(), after);
+      remembered.invalidate(new Key(running.id(), found.get().at()));
+      if (changed.isPresent()) {
+        remember(running, changed.get(), after);
+        return true;
+      }
+      found = store.version(running.id());
+    }
+    return false;
   }
 
   /** As it will be found: with the types that its fields have by then. */
-  private void remember(Running running, RunStore.Changed changed, JsonNode state) {
-    remembered.put(
-        new Key(running.id(), changed.at()),
-        new Read(StateJson.read(state, running.reach()), running.plan(), changed.bytes()));
+  private void remember(Running running, RunStore.Version changed, JsonNode state) {
+    newest.put(running.id(), changed);
+    if (changed.bytes() < LargeWork.SMALL) {
+      remembered.put(
+          new Key(running.id(), changed.at()),
+          new Read(StateJson.read(state, running.reach()), running.plan(), changed.bytes()));
+    }
   }
 }

@@ -11,11 +11,9 @@ import java.util.UUID;
 import org.jooq.DSLContext;
 import org.jooq.Field;
 import org.jooq.JSON;
-import org.jooq.Record2;
 import org.jooq.impl.DSL;
 import org.jooq.impl.SQLDataType;
 import org.springframework.stereotype.Repository;
-import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -44,11 +42,13 @@ class RunStore {
       OffsetDateTime at,
       long bytes) {}
 
-  /** Makes the next state of one of a time and a size. */
-  @FunctionalInterface
-  interface Change {
-    JsonNode after(OffsetDateTime at, long bytes);
-  }
+  /**
+   * A state that a run is in, or was.
+   *
+   * @param at when it became so; of one run no two states have the same
+   * @param bytes how long it is, as text
+   */
+  record Version(OffsetDateTime at, long bytes) {}
 
   private static final Field<Integer> BYTES = DSL.octetLength(RUN.STATE.cast(SQLDataType.CLOB));
 
@@ -126,32 +126,29 @@ class RunStore {
         .fetchOptional(row -> json.readTree(row.value1().data()));
   }
 
-  /** A state that was changed. */
-  record Changed(OffsetDateTime at, long bytes) {}
+  /** The state that a run is in now; nothing if there is none any more. */
+  Optional<Version> version(String id) {
+    return sql.select(RUN.TOUCHED_AT, BYTES)
+        .from(RUN)
+        .where(RUN.ID.eq(id))
+        .fetchOptional(row -> new Version(row.value1(), row.value2()));
+  }
 
   /**
-   * Lets nobody else change the run until the end of the transaction.
+   * Puts a state in the place of another.
    *
-   * @return nothing if the run is not there any more
+   * @return nothing, and nothing is changed, if the run is not in that one any more
    */
-  @Transactional
-  Optional<Changed> change(String id, Change change) {
-    Optional<Record2<OffsetDateTime, Integer>> before =
-        sql.select(RUN.TOUCHED_AT, BYTES)
-            .from(RUN)
-            .where(RUN.ID.eq(id))
-            .forUpdate()
-            .fetchOptional();
-    return before.map(
-        row -> {
-          String after = change.after(row.value1(), row.value2()).toString();
-          OffsetDateTime now = now();
-          sql.update(RUN)
-              .set(RUN.STATE, JSON.valueOf(after))
-              .set(RUN.TOUCHED_AT, now)
-              .where(RUN.ID.eq(id))
-              .execute();
-          return new Changed(now, after.length());
-        });
+  Optional<Version> replace(String id, Version before, JsonNode state) {
+    String text = state.toString();
+    OffsetDateTime now = now();
+    OffsetDateTime next = now.isAfter(before.at()) ? now : before.at().plus(1, ChronoUnit.MICROS);
+    int changed =
+        sql.update(RUN)
+            .set(RUN.STATE, JSON.valueOf(text))
+            .set(RUN.TOUCHED_AT, next)
+            .where(RUN.ID.eq(id).and(RUN.TOUCHED_AT.eq(before.at())))
+            .execute();
+    return changed == 1 ? Optional.of(new Version(next, text.length())) : Optional.empty();
   }
 }

@@ -3,12 +3,14 @@ package org.mapsel.server.runs;
 import java.time.Clock;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
@@ -367,33 +369,57 @@ class Runs {
     return simple;
   }
 
+  /**
+   * What follows from events.
+   *
+   * @param events how many of them
+   */
+  private record Taken(
+      PageState state, List<PageEffect> effects, List<Happening> happenings, int events) {}
+
+  /** Takes events up to the first that leads to something. */
+  private static Taken taken(PageRunner runner, PageState before, Collection<PageEvent> events) {
+    List<Happening> happenings = new ArrayList<>();
+    PageState state = before;
+    int taken = 0;
+    for (PageEvent event : events) {
+      PageRunner.Stepped stepped = runner.step(state, event);
+      happenings.addAll(stepped.happenings());
+      state = stepped.state();
+      taken++;
+      if (!stepped.effects().isEmpty()) {
+        return new Taken(state, stepped.effects(), happenings, taken);
+      }
+    }
+    return new Taken(state, List.of(), happenings, taken);
+  }
+
   /** Takes events up to the first that leads to something, and keeps the state after them. */
   private List<PageEffect> step(
       Running running, Deque<PageEvent> events, Course course, Locale locale) {
     Formats formats = new Formats(locale);
     PageRunner runner = new PageRunner(running.plan(), formats, clock.instant());
-    List<PageEffect> effects = new ArrayList<>();
-    List<Happening> happenings = new ArrayList<>();
+    AtomicReference<Taken> last = new AtomicReference<>();
     boolean there =
         states.change(
             running,
             before -> {
-              PageState state = before;
-              while (!events.isEmpty() && effects.isEmpty()) {
-                PageRunner.Stepped stepped = runner.step(state, events.poll());
-                effects.addAll(stepped.effects());
-                happenings.addAll(stepped.happenings());
-                state = stepped.state();
-              }
-              course.state = state;
-              return state;
+              Taken taken = taken(runner, before, events);
+              last.set(taken);
+              return taken.state();
             });
     if (!there) {
       throw over();
     }
-    if (running.builder()) {
-      course.trace.tell(happenings, new HappeningWords(running.words(), formats), clock.millis());
+    Taken taken = last.get();
+    for (int i = 0; i < taken.events(); i++) {
+      events.poll();
     }
-    return effects;
+    course.state = taken.state();
+    if (running.builder()) {
+      course.trace.tell(
+          taken.happenings(), new HappeningWords(running.words(), formats), clock.millis());
+    }
+    return taken.effects();
   }
 }
