@@ -5,9 +5,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.TreeMap;
 import org.mapsel.core.finding.FindingText;
 import org.mapsel.core.finding.Outcome;
 import org.mapsel.core.intake.Description;
@@ -26,7 +24,7 @@ import org.mapsel.core.testing.SchemaValidation;
  */
 public final class CorpusMessages {
 
-  private final Map<String, Integer> counts = new TreeMap<>();
+  private final Tally tally = new Tally();
   private final List<String> exceptions = new ArrayList<>();
 
   private CorpusMessages() {}
@@ -38,31 +36,27 @@ public final class CorpusMessages {
         try {
           all.document(file);
         } catch (RuntimeException | StackOverflowError e) {
-          all.count("documents that ended in a crash");
+          all.tally.count("documents that ended in a crash");
           all.exceptions.add(file + ": crash: " + e);
         }
       }
     }
-    all.counts.forEach((name, count) -> System.out.printf("%7d %s%n", count, name));
+    all.tally.print();
     all.exceptions.forEach(System.out::println);
-  }
-
-  private void count(String name) {
-    counts.merge(name, 1, Integer::sum);
   }
 
   private void document(Path file) throws IOException {
     Optional<Description> description = Documents.read(file);
     if (description.isEmpty()) {
-      count("documents not read");
+      tally.count("documents not read");
       return;
     }
-    count("documents read");
+    tally.count("documents read");
     Optional<SchemaValidation> schemas = Optional.empty();
     try {
       schemas = Optional.of(validation(description.get()));
     } catch (Exception e) {
-      count("documents whose schemas the JDK's validator refuses");
+      tally.count("documents whose schemas the JDK's validator refuses");
       exceptions.add(file + ": schemas refused: " + e.getMessage());
     }
     for (Operation operation : description.get().service().operations()) {
@@ -103,14 +97,14 @@ public final class CorpusMessages {
             wire.endpoint(),
             SampleMaker.make(description.service().shapes(), operation.input(), extent));
     if (request.value().isEmpty()) {
-      count("messages not made");
+      tally.count("messages not made");
       exceptions.add(name + ": not made: " + FindingText.lines(request.findings()));
     } else if (!(wire instanceof OperationWire.Soap soap)) {
-      count("messages made, plain HTTP: nothing to validate");
+      tally.count("messages made, plain HTTP: nothing to validate");
     } else if (schemas.isEmpty()) {
-      count("messages made, schemas refused");
+      tally.count("messages made, schemas refused");
     } else if (soap.style() == Style.RPC_ENCODED) {
-      count("messages made, encoded: no schema says what is valid");
+      tally.count("messages made, encoded: no schema says what is valid");
     } else {
       try {
         int validated =
@@ -120,11 +114,11 @@ public final class CorpusMessages {
                 : schemas.get().validateBody(request.get().body());
         int headers = schemas.get().validateHeader(request.get().body());
         if (headers > 0) {
-          count("messages with headers that are valid");
+          tally.count("messages with headers that are valid");
         }
-        count(validated == 0 ? "messages with nothing in the body" : "messages valid");
+        tally.count(validated == 0 ? "messages with nothing in the body" : "messages valid");
       } catch (Exception e) {
-        count("messages not valid");
+        tally.count("messages not valid");
         exceptions.add(name + ": " + e.getMessage());
       }
     }

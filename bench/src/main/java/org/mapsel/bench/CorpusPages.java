@@ -10,7 +10,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import org.mapsel.core.call.Caller;
 import org.mapsel.core.finding.Finding;
 import org.mapsel.core.finding.FindingText;
@@ -66,7 +65,7 @@ public final class CorpusPages {
   /** So many fields of each side are ticked at most. */
   private static final int MOST_TICKS = 25;
 
-  private final Map<String, Integer> counts = new TreeMap<>();
+  private final Tally tally = new Tally();
 
   private CorpusPages() {}
 
@@ -76,11 +75,7 @@ public final class CorpusPages {
     for (Path file : Documents.in(Path.of(args[0]))) {
       all.document(file);
     }
-    all.counts.forEach((name, count) -> System.out.printf("%7d %s%n", count, name));
-  }
-
-  private void count(String name) {
-    counts.merge(name, 1, Integer::sum);
+    all.tally.print();
   }
 
   private void document(Path file) throws IOException {
@@ -88,13 +83,9 @@ public final class CorpusPages {
     if (read.isEmpty()) {
       return;
     }
-    count("documents");
+    tally.count("documents");
     Service described = read.get().service();
-    Map<EndpointId, String> doors = new HashMap<>();
-    described
-        .endpoints()
-        .forEach(door -> doors.put(door.id(), "http://localhost:1" + StandIn.path(door)));
-    Service service = described.at(doors);
+    Service service = Documents.played(described);
     for (Operation operation : service.operations()) {
       if (operation.wires().isEmpty()) {
         continue;
@@ -106,7 +97,7 @@ public final class CorpusPages {
       tried(name + ": ticked", () -> ticked(name, service, operation, playing(described)));
       long ms = (System.nanoTime() - before) / 1_000_000;
       if (ms > 500) {
-        count("operations whose pages took more than half a second");
+        tally.count("operations whose pages took more than half a second");
         System.out.println(name + ": took " + ms + " ms");
       }
     }
@@ -121,7 +112,7 @@ public final class CorpusPages {
     try {
       work.run();
     } catch (RuntimeException | AssertionError | StackOverflowError e) {
-      count("pages that broke something");
+      tally.count("pages that broke something");
       System.out.println(name + ": " + e);
       Arrays.stream(e.getStackTrace()).limit(6).forEach(at -> System.out.println("      " + at));
     }
@@ -129,7 +120,7 @@ public final class CorpusPages {
 
   private void page(String name, Service service, Operation operation, StandIn standIn) {
     PageBench bench = started(service, operation);
-    count("pages");
+    tally.count("pages");
     findings(name + ": page", bench);
     filledIn(name + ": page", service, operation, bench, standIn);
   }
@@ -161,7 +152,7 @@ public final class CorpusPages {
     bench.step(new PageEvent.Entered(typed));
     List<PageEffect> effects = bench.press();
     if (effects.isEmpty()) {
-      count("pages that ask for more before they call");
+      tally.count("pages that ask for more before they call");
       System.out.println(
           name + ": asks for more: " + bench.view().messages() + " " + bench.parts());
       return;
@@ -197,10 +188,10 @@ public final class CorpusPages {
   private void tick(String name, PageBench bench, AppEdit edit) {
     try {
       bench.edit(edit);
-      count("ticks");
+      tally.count("ticks");
     } catch (IllegalStateException e) {
       List<String> why = bench.refused(edit);
-      count("ticks refused " + why);
+      tally.count("ticks refused " + why);
       if (!why.equals(List.of("APP_FIELD_GROUP"))) {
         System.out.println(name + ": tick refused " + why + " " + edit.title());
       }
@@ -229,7 +220,7 @@ public final class CorpusPages {
                   STAMP)
               .value()
               .isEmpty();
-      count(
+      tally.count(
           also
               ? "calls whose request could not be made of made values either"
               : "calls whose request could not be made");
@@ -245,18 +236,18 @@ public final class CorpusPages {
     }
     Optional<IncomingRequest> incoming = IncomingRequest.of(request.get());
     if (incoming.isEmpty() || !standIn.endpoints().contains(call.endpoint())) {
-      count("calls that nobody plays");
+      tally.count("calls that nobody plays");
       return;
     }
     Served served = standIn.answer(incoming.get());
     Outcome<Answer> answer = Caller.answer(service, operation, wire, served.response(), Set.of());
     if (!(answer.value().orElse(null) instanceof Answer.Returned returned)) {
-      count("calls refused");
+      tally.count("calls refused");
       System.out.println(name + ": refused: " + FindingText.lines(answer.findings()));
       return;
     }
     bench.step(new PageEvent.Answered(run, returned.value(), "x1"));
-    count("calls answered");
+    tally.count("calls answered");
     if (returned.value().present() == 0) {
       return;
     }
@@ -281,7 +272,8 @@ public final class CorpusPages {
         default -> {}
       }
     }
-    count(!any ? "answers nothing is shown of" : shows ? "answers shown" : "answers shown empty");
+    tally.count(
+        !any ? "answers nothing is shown of" : shows ? "answers shown" : "answers shown empty");
     if (!shows) {
       System.out.println(name + (any ? ": shown empty: " : ": not shown: ") + bench.parts());
     }
@@ -292,7 +284,7 @@ public final class CorpusPages {
     for (AppFinding finding : bench.check().findings()) {
       Finding one = finding.finding();
       if (one.severity() != Severity.NOTE && told.add(one.code())) {
-        count("finding " + one.code());
+        tally.count("finding " + one.code());
         System.out.println(name + ": finding " + FindingText.lines(List.of(one)));
       }
     }
@@ -311,8 +303,8 @@ public final class CorpusPages {
       }
       throw e;
     }
-    count("lists");
-    count("lists with " + bench.app().pages().size() + " pages");
+    tally.count("lists");
+    tally.count("lists with " + bench.app().pages().size() + " pages");
     findings(name + ": list", bench);
     for (Page page : bench.app().pages()) {
       bench.on(page.name());
@@ -321,7 +313,7 @@ public final class CorpusPages {
     bench.on(bench.app().pages().get(0).name());
     opened(name + ": list", service, bench, standIn, PageEvent.Opened.ALONE);
     if (bench.view().messages().stream().anyMatch(PageView.MessageView::failed)) {
-      count("lists that open with a complaint");
+      tally.count("lists that open with a complaint");
       System.out.println(name + ": list: complains: " + bench.view().messages());
       return;
     }
@@ -331,13 +323,13 @@ public final class CorpusPages {
             .map(Part.OverRows.class::cast)
             .findFirst();
     if (table.isEmpty() || bench.cells().isEmpty()) {
-      count("lists without rows");
+      tally.count("lists without rows");
       return;
     }
     Page list = bench.page();
     for (PageEffect effect : bench.step(new PageEvent.RowChosen(table.get().id(), 0))) {
       if (effect instanceof PageEffect.GoTo to) {
-        count("records");
+        tally.count("records");
         record(name + ": record", service, bench, standIn, to);
       }
     }
@@ -375,12 +367,12 @@ public final class CorpusPages {
     List<PageEffect> effects =
         bench.step(new PageEvent.Pressed(button(bench, "Save").orElseThrow()));
     if (effects.isEmpty()) {
-      count("changes that ask for more");
+      tally.count("changes that ask for more");
       System.out.println(name + ": change: asks for more: " + bench.view().messages());
     }
     for (PageEffect effect : effects) {
       if (effect instanceof PageEffect.RunCall run) {
-        count("changes");
+        tally.count("changes");
         one(name + ": save", service, bench, standIn, run);
       }
     }

@@ -5,12 +5,9 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import javax.xml.stream.XMLStreamException;
 import org.mapsel.core.call.Caller;
 import org.mapsel.core.document.SourceText;
@@ -23,7 +20,6 @@ import org.mapsel.core.message.Request;
 import org.mapsel.core.message.Response;
 import org.mapsel.core.message.Stamp;
 import org.mapsel.core.message.http.FirstValues;
-import org.mapsel.core.ref.EndpointId;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.serve.IncomingRequest;
 import org.mapsel.core.serve.Recorded;
@@ -46,7 +42,7 @@ public final class CorpusStandIns {
 
   private static final Stamp STAMP = new Stamp(Instant.EPOCH, "corpus", new byte[16]);
 
-  private final Map<String, Integer> counts = new TreeMap<>();
+  private final Tally tally = new Tally();
   private final int most;
 
   private CorpusStandIns(int most) {
@@ -60,33 +56,25 @@ public final class CorpusStandIns {
     for (Path file : Documents.in(Path.of(args[0]))) {
       all.document(file);
     }
-    all.counts.forEach((name, count) -> System.out.printf("%7d %s%n", count, name));
-  }
-
-  private void count(String name) {
-    counts.merge(name, 1, Integer::sum);
+    all.tally.print();
   }
 
   private void document(Path file) throws IOException {
     SourceText source = Documents.source(file);
     Optional<Description> read = Documents.read(file);
     if (read.isEmpty()) {
-      count("documents that describe no service");
+      tally.count("documents that describe no service");
       return;
     }
-    count("documents played");
+    tally.count("documents played");
     Service described = read.get().service();
     StandIn standIn = new StandIn(described, Recorded.NOTHING);
-    Map<EndpointId, String> doors = new HashMap<>();
-    described
-        .endpoints()
-        .forEach(door -> doors.put(door.id(), "http://localhost:1" + StandIn.path(door)));
-    Service service = described.at(doors);
+    Service service = Documents.played(described);
     Optional<SchemaValidation> schemas = Optional.empty();
     try {
       schemas = Optional.of(SchemaValidation.of(read.get()));
     } catch (Exception e) {
-      count("documents without schemas that the JDK's validator takes");
+      tally.count("documents without schemas that the JDK's validator takes");
     }
     Judges judges = new Judges(schemas, openApi(source), entities(source));
     int asked = 0;
@@ -100,7 +88,7 @@ public final class CorpusStandIns {
               standIn = new StandIn(described, Recorded.NOTHING);
             }
           } catch (RuntimeException e) {
-            count("operations that broke something");
+            tally.count("operations that broke something");
             System.out.println(file + " " + operation.id() + ": " + e);
           }
         }
@@ -120,32 +108,32 @@ public final class CorpusStandIns {
     Outcome<Request> request =
         Caller.request(service, operation, wire.endpoint(), parameters, Access.NONE, STAMP);
     if (request.value().isEmpty()) {
-      count("operations whose request could not be made");
+      tally.count("operations whose request could not be made");
       return;
     }
     Optional<IncomingRequest> incoming = IncomingRequest.of(request.get());
     if (incoming.isEmpty()) {
-      count("operations whose address is none");
+      tally.count("operations whose address is none");
       return;
     }
     Served served = standIn.answer(incoming.get());
     if (served.operation().isEmpty()) {
-      count("operations that were not known again");
+      tally.count("operations that were not known again");
       System.out.println(name + ": not known: " + text(served));
       return;
     }
     if (!served.operation().get().equals(operation.id())) {
-      count("operations taken for another one");
+      tally.count("operations taken for another one");
       System.out.println(name + ": taken for " + served.operation().get());
       return;
     }
     Outcome<Answer> answer = Caller.answer(service, operation, wire, served.response(), Set.of());
     if (!(answer.value().orElse(null) instanceof Answer.Returned)) {
-      count("operations answered with a refusal, or not understood");
+      tally.count("operations answered with a refusal, or not understood");
       System.out.println(name + ": " + text(served) + " " + FindingText.lines(answer.findings()));
       return;
     }
-    count("operations answered and understood");
+    tally.count("operations answered and understood");
     if (served.response().body().length > 0) {
       judge(name, wire, served.response(), judges);
     }
@@ -161,7 +149,7 @@ public final class CorpusStandIns {
     try {
       return OpenApiSchemas.of(source);
     } catch (RuntimeException e) {
-      count("OpenAPI documents that the validator of JSON Schema does not take");
+      tally.count("OpenAPI documents that the validator of JSON Schema does not take");
       return Optional.empty();
     }
   }
@@ -173,7 +161,7 @@ public final class CorpusStandIns {
     try {
       return Optional.of(EntityPayloads.of(source));
     } catch (XMLStreamException | RuntimeException e) {
-      count("metadata documents that Olingo does not take");
+      tally.count("metadata documents that Olingo does not take");
       return Optional.empty();
     }
   }
@@ -186,7 +174,7 @@ public final class CorpusStandIns {
           if (soap.style() == OperationWire.Style.DOCUMENT && judges.xml().isPresent()) {
             kind = "SOAP answers";
             judges.xml().get().validateBody(response.body());
-            count("SOAP answers valid");
+            tally.count("SOAP answers valid");
           }
         }
         case OperationWire.Rest rest -> {
@@ -195,19 +183,19 @@ public final class CorpusStandIns {
           if (errors.isPresent() && !errors.get().isEmpty()) {
             throw new IllegalArgumentException(errors.get().toString());
           } else if (errors.isPresent()) {
-            count("OpenAPI answers valid");
+            tally.count("OpenAPI answers valid");
           }
         }
         case OperationWire.Entities entities -> {
           kind = "entity answers";
           if (judges.entities().isPresent() && judges.entities().get().read(entities, response)) {
-            count("entity answers valid");
+            tally.count("entity answers valid");
           }
         }
         case OperationWire.Http http -> {}
       }
     } catch (Exception e) {
-      count(kind + " not valid");
+      tally.count(kind + " not valid");
       System.out.println(name + ": not valid: " + e);
     }
   }
