@@ -52,7 +52,6 @@ public final class ListStarter {
   private final FieldPath rows;
   private final ShapeId thing;
   private final String name;
-
   private final ThingCalls calls;
 
   private ListStarter(

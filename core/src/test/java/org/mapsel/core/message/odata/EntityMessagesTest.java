@@ -117,6 +117,14 @@ class EntityMessagesTest {
   }
 
   @Test
+  void anEntityOfWhichNothingIsFilledInIsSentEmptyAndSaysWhatItNeeds() {
+    assertThat(body(YARD, "Cranes.change", "{'Id':7}")).isEqualTo("{}");
+    assertThat(request(YARD, "Cranes.create", "{}").findings())
+        .extracting(finding -> finding.code() + " " + finding.subject())
+        .anyMatch(told -> told.startsWith("MESSAGE_PARAMETER_MISSING") && told.contains("Name"));
+  }
+
+  @Test
   void bodiesAreWrittenByVersion() {
     assertThat(
             body(
