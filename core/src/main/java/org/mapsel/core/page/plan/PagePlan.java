@@ -81,8 +81,7 @@ public record PagePlan(
 
   /** Whether two inputs are in different alternatives of something, of which one is chosen. */
   public boolean exclude(PartId one, PartId other) {
-    return Alternatives.exclude(
-        conditional.getOrDefault(one, List.of()), conditional.getOrDefault(other, List.of()));
+    return Alternatives.exclude(conditional, one, other);
   }
 
   /** The inputs and lines that must be filled, with what people call them. */

@@ -154,12 +154,7 @@ public final class PagePlanner {
                               item.id(), heading, inBody(item).orElse(path), path)));
         }
       }
-      DistinctLabels.within(
-              named,
-              (one, other) ->
-                  Alternatives.exclude(
-                      conditional.getOrDefault(one, List.of()),
-                      conditional.getOrDefault(other, List.of())))
+      DistinctLabels.within(named, (one, other) -> Alternatives.exclude(conditional, one, other))
           .forEach(
               (id, words) -> {
                 inputs.computeIfPresent(id, (none, look) -> look.within(words));

@@ -5,10 +5,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.mapsel.core.page.Call;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.FieldPath;
+import org.mapsel.core.ref.PartId;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.FieldTree;
@@ -51,9 +53,12 @@ public final class Alternatives {
   /**
    * Whether two things are never asked for together.
    *
-   * @param one each of which has it asked for; none asks for it always
+   * @param conditional each of which has something asked for; what has none is always asked for
    */
-  public static boolean exclude(List<Set<Chosen>> one, List<Set<Chosen>> other) {
+  public static boolean exclude(
+      Map<PartId, List<Set<Chosen>>> conditional, PartId first, PartId second) {
+    List<Set<Chosen>> one = conditional.getOrDefault(first, List.of());
+    List<Set<Chosen>> other = conditional.getOrDefault(second, List.of());
     return !one.isEmpty()
         && !other.isEmpty()
         && one.stream().allMatch(a -> other.stream().allMatch(b -> contradict(a, b)));
@@ -102,7 +107,7 @@ public final class Alternatives {
     Set<String> offered = new LinkedHashSet<>();
     for (Field alternative : fields(slot)) {
       FieldPath path = slot.parameter().then(alternative.name());
-      if (isFilled(slot.call(), path) || mayBeEmpty(rows, path)) {
+      if (isFilled(slot.call(), path) || mayBeEmpty(rows.get(path))) {
         offered.add(alternative.name());
       }
     }
@@ -114,7 +119,7 @@ public final class Alternatives {
     Map<FieldPath, FieldTree.Row> rows = reach.parameters(slot.call());
     Set<String> empty = new LinkedHashSet<>();
     for (Field alternative : fields(slot)) {
-      if (mayBeEmpty(rows, slot.parameter().then(alternative.name()))) {
+      if (mayBeEmpty(rows.get(slot.parameter().then(alternative.name())))) {
         empty.add(alternative.name());
       }
     }
@@ -135,8 +140,8 @@ public final class Alternatives {
             .anyMatch(parameter -> parameter.path().startsWith(path));
   }
 
-  private static boolean mayBeEmpty(Map<FieldPath, FieldTree.Row> rows, FieldPath path) {
-    FieldTree.Row row = rows.get(path);
+  /** Whether an alternative needs nothing in it. */
+  public static boolean mayBeEmpty(FieldTree.@Nullable Row row) {
     return row != null
         && row.shape() instanceof Shape.Record record
         && record.fields().stream().noneMatch(Field::isRequired);

@@ -181,11 +181,10 @@ final class FormStarter {
 
   /** Whether some alternative needs nothing in it. */
   private boolean canBeEmpty(Row choice) {
-    return pinned.service().shapes().fieldsOf(choice.field().shape()).stream()
-        .anyMatch(
-            one ->
-                pinned.service().shapes().get(one.shape()) instanceof Shape.Record record
-                    && record.fields().stream().noneMatch(field -> field.isRequired()));
+    return rows.stream()
+        .filter(row -> row.path().length() == choice.path().length() + 1)
+        .filter(row -> row.path().startsWith(choice.path()))
+        .anyMatch(Alternatives::mayBeEmpty);
   }
 
   private static Call.Parameter filled(FieldPath path, PartId from) {
