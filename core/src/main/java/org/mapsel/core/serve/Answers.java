@@ -1,5 +1,6 @@
 package org.mapsel.core.serve;
 
+import java.util.Optional;
 import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.service.Operation;
@@ -40,6 +41,16 @@ final class Answers {
   /** Whether nothing was recorded of an operation. */
   boolean isMade(Operation operation) {
     return recorded.of(operation.id()).isEmpty();
+  }
+
+  /** What an operation answers when it works; nothing if it was only recorded as failing. */
+  Optional<RecordValue> working(Operation operation, RecordValue parameters) {
+    if (isMade(operation)) {
+      return Optional.of(made(operation, parameters));
+    }
+    Recorded working =
+        id -> recorded.of(id).stream().filter(one -> one.failure().isEmpty()).toList();
+    return working.nearest(operation.id(), parameters).map(Recorded.Sample::answer);
   }
 
   /** A made answer is about what was asked for, where fields are called alike. */

@@ -34,10 +34,16 @@ final class CollectionFinder {
    * Things of one kind that are listed at one address and read one by one below it.
    *
    * @param rows the field of the list's answer that they stand in
+   * @param scope the parameters that tell what the things belong to: both addresses have them
    * @param keys the parameters that tell one of them from the others, by the field they stand in
    * @param does what each operation that is about them does
    */
-  record Found(Operation list, Field rows, Map<String, String> keys, Map<OperationId, Does> does) {}
+  record Found(
+      Operation list,
+      Field rows,
+      List<String> scope,
+      Map<String, String> keys,
+      Map<OperationId, Does> does) {}
 
   private final Shapes shapes;
 
@@ -70,10 +76,11 @@ final class CollectionFinder {
         find(operations, a -> a.method().equals("GET") && a.path().equals(path));
     Optional<Operation> read = find(operations, a -> a.method().equals("GET") && a.isOneOf(path));
     Optional<Field> rows = list.flatMap(this::rows);
-    if (list.isEmpty() || read.isEmpty() || rows.isEmpty() || path.contains("{")) {
+    if (list.isEmpty() || read.isEmpty() || rows.isEmpty()) {
       return Optional.empty();
     }
-    Map<String, String> keys = keys(read.get(), rows.get().shape());
+    List<String> scope = inAddress(list.get());
+    Map<String, String> keys = keys(read.get(), scope, rows.get().shape());
     if (keys.isEmpty()) {
       return Optional.empty();
     }
@@ -82,7 +89,7 @@ final class CollectionFinder {
       Address address = Address.of(operation).orElseThrow();
       does(address, path).ifPresent(one -> does.put(operation.id(), one));
     }
-    return Optional.of(new Found(list.get(), rows.get(), keys, does));
+    return Optional.of(new Found(list.get(), rows.get(), scope, keys, does));
   }
 
   private static Optional<Does> does(Address address, String path) {
@@ -113,19 +120,27 @@ final class CollectionFinder {
   /**
    * Each key of the address with the field of the thing that holds it; none if one has no field.
    */
-  private Map<String, String> keys(Operation one, ShapeId thing) {
+  private Map<String, String> keys(Operation one, List<String> scope, ShapeId thing) {
     List<Field> fields = shapes.fieldsOf(thing);
     Map<String, String> keys = new LinkedHashMap<>();
-    for (Field parameter : shapes.fieldsOf(one.input())) {
-      if (parameter.wire() instanceof Wire.Parameter wire && wire.in() == Wire.In.PATH) {
-        Optional<String> field = holder(fields, parameter.name());
-        if (field.isEmpty()) {
-          return Map.of();
-        }
-        keys.put(parameter.name(), field.get());
+    for (String parameter : inAddress(one)) {
+      if (scope.contains(parameter)) {
+        continue;
       }
+      Optional<String> field = holder(fields, parameter);
+      if (field.isEmpty()) {
+        return Map.of();
+      }
+      keys.put(parameter, field.get());
     }
     return keys;
+  }
+
+  private List<String> inAddress(Operation operation) {
+    return shapes.fieldsOf(operation.input()).stream()
+        .filter(field -> field.wire() instanceof Wire.Parameter in && in.in() == Wire.In.PATH)
+        .map(Field::name)
+        .toList();
   }
 
   private static Optional<String> holder(List<Field> fields, String parameter) {

@@ -2,6 +2,7 @@ package org.mapsel.core.serve;
 
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -9,10 +10,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import org.mapsel.core.ref.OperationId;
-import org.mapsel.core.ref.ShapeId;
 import org.mapsel.core.sample.SampleMaker;
 import org.mapsel.core.serve.CollectionFinder.Does;
 import org.mapsel.core.service.Operation;
@@ -28,47 +27,21 @@ import org.mapsel.core.value.Value;
 
 /**
  * What a stand-in remembers of the things that can be created, changed and deleted at it. Things
- * are known by their key, a list of them by its address.
+ * are known by their key, a list of them by its address and what they belong to.
  */
 final class Memory {
 
   private static final int MOST = 10_000;
+
+  /** Of how many that things of a kind may belong to they are remembered. */
+  private static final int MOST_SCOPES = 1_000;
+
   private static final String ETAG = "etag";
 
   /** How often a made thing gets another key before it is given up. */
   private static final int MOST_KEYS = 20;
 
-  private record Role(Does does, Collection collection) {}
-
-  /**
-   * Things of one kind.
-   *
-   * @param made whether the things are made up, so that there may be any others as well
-   * @param gone keys of those that were deleted
-   */
-  private record Collection(
-      CollectionFinder.Found found,
-      boolean made,
-      Map<List<String>, RecordValue> things,
-      Set<List<String>> gone) {
-
-    Operation list() {
-      return found.list();
-    }
-
-    Map<String, String> keys() {
-      return found.keys();
-    }
-
-    ShapeId rowShape() {
-      return found.rows().shape();
-    }
-
-    /** How many the list must have, as described. */
-    int least() {
-      return Math.max(found.rows().occurrence().min(), found.rows().occurrence().least());
-    }
-  }
+  private record Role(Does does, Kind kind) {}
 
   private final Shapes shapes;
   private final Answers answers;
@@ -82,40 +55,74 @@ final class Memory {
   }
 
   private void remember(CollectionFinder.Found found) {
-    Collection collection =
-        new Collection(found, answers.isMade(found.list()), new LinkedHashMap<>(), new HashSet<>());
-    if (answers.of(found.list(), RecordValue.empty()).get(found.rows().name())
-        instanceof ListValue seed) {
-      seed(collection, seed);
-    }
+    Kind kind = new Kind(found, answers.isMade(found.list()), new HashMap<>());
     // With fewer keys than the list must have rows, it cannot be of things with a key.
-    if (collection.things().size() >= collection.least()) {
-      found.does().forEach((operation, does) -> roles.put(operation, new Role(does, collection)));
+    if (answers.working(found.list(), RecordValue.empty()).isPresent()
+        && seeded(kind, RecordValue.empty()).size() >= kind.least()) {
+      found.does().forEach((operation, does) -> roles.put(operation, new Role(does, kind)));
     }
   }
 
+  /** What belongs to what is asked for: at first what the list is answered with. */
+  private Kind.Group group(Kind kind, RecordValue parameters) {
+    List<String> scope = texts(kind.found().scope(), parameters);
+    Kind.Group known = kind.groups().get(scope);
+    if (known == null) {
+      if (kind.groups().size() >= MOST_SCOPES || kind.size() >= MOST) {
+        throw new Refusal(507, "A stand-in remembers no more things of this kind.");
+      }
+      known = seeded(kind, kind.scopeOf(parameters));
+      kind.groups().put(scope, known);
+    }
+    return known;
+  }
+
   /** Made things have the key that the description gives as an example; only one may keep it. */
-  private void seed(Collection collection, ListValue rows) {
+  private Kind.Group seeded(Kind kind, RecordValue scope) {
+    Kind.Group group = new Kind.Group(scope, new LinkedHashMap<>(), new HashSet<>());
+    Optional<RecordValue> answer = answers.working(kind.list(), scope);
+    if (answer.isEmpty()
+        || !(answer.get().get(kind.found().rows().name()) instanceof ListValue rows)) {
+      return group;
+    }
     int made = 0;
     for (Value row : rows.items()) {
       RecordValue thing = (RecordValue) row;
       int tries = 0;
-      while (collection.made()
-          && collection.things().containsKey(keyOf(collection, thing))
-          && tries++ < MOST_KEYS) {
-        RecordValue other = SampleMaker.unlikeExamples(shapes, collection.rowShape(), made++);
-        for (String key : collection.keys().values()) {
+      while (kind.made() && group.has(keyOf(kind, thing)) && tries++ < MOST_KEYS) {
+        RecordValue other = SampleMaker.unlikeExamples(shapes, kind.rowShape(), made++);
+        for (String key : kind.keys().values()) {
           thing = thing.with(key, other.get(key));
         }
       }
-      keep(collection, stamped(thing));
+      RecordValue own = kind.made() ? belonging(kind, group, thing) : thing;
+      group.byKey().put(keyOf(kind, own), stamped(own));
     }
+    return group;
   }
 
-  private static List<String> keyOf(Collection collection, RecordValue thing) {
-    return collection.keys().values().stream()
-        .map(field -> ScalarText.print(thing.get(field)))
-        .toList();
+  /** A thing that tells what it belongs to. */
+  private RecordValue belonging(Kind kind, Kind.Group group, RecordValue thing) {
+    if (group.scope().present() == 0) {
+      return thing;
+    }
+    RecordValue like = SampleMaker.make(shapes, kind.rowShape(), SampleMaker.Extent.EVERYTHING);
+    RecordValue own = thing;
+    for (String name : group.scope().names()) {
+      Value scope = group.scope().get(name);
+      if (like.get(name).getClass() == scope.getClass()) {
+        own = own.with(name, scope);
+      }
+    }
+    return own;
+  }
+
+  private static List<String> texts(Collection<String> names, RecordValue parameters) {
+    return names.stream().map(name -> ScalarText.print(parameters.get(name))).toList();
+  }
+
+  private static List<String> keyOf(Kind kind, RecordValue thing) {
+    return texts(kind.keys().values(), thing);
   }
 
   /**
@@ -128,25 +135,25 @@ final class Memory {
     if (role == null) {
       return Optional.empty();
     }
-    Collection collection = role.collection();
+    Kind kind = role.kind();
+    Kind.Group group = group(kind, question.parameters());
     return Optional.of(
         switch (role.does()) {
-          case LIST -> list(collection, question);
-          case READ -> told(question, get(collection, question.parameters()));
-          case CREATE -> told(question, create(collection, question));
-          case CHANGE -> told(question, change(collection, question, asked));
+          case LIST -> list(kind, group, question);
+          case READ -> told(question, get(kind, group, question.parameters()));
+          case CREATE -> told(question, create(kind, group, question));
+          case CHANGE -> told(question, change(kind, group, question, asked));
           case DELETE -> {
-            RecordValue gone = get(collection, question.parameters());
+            RecordValue gone = get(kind, group, question.parameters());
             unchanged(gone, asked);
-            List<String> key = key(collection, question.parameters());
-            if (collection.things().containsKey(key)
-                && collection.things().size() <= collection.least()) {
+            List<String> key = key(kind, question.parameters());
+            if (group.has(key) && group.size() <= kind.least()) {
               throw new Refusal(
-                  409, "The description wants " + collection.least() + " of these at least.");
+                  409, "The description wants " + kind.least() + " of these at least.");
             }
-            collection.things().remove(key);
-            if (collection.gone().size() < MOST) {
-              collection.gone().add(key);
+            group.byKey().remove(key);
+            if (kind.gone() < MOST) {
+              group.gone().add(key);
             }
             yield told(question, RecordValue.empty());
           }
@@ -178,28 +185,28 @@ final class Memory {
     return fields.stream().anyMatch(field -> field.name().equals(name));
   }
 
-  private RecordValue list(Collection collection, Serving.Question question) {
+  private RecordValue list(Kind kind, Kind.Group group, Serving.Question question) {
     RowQuery query = question.query();
-    List<RecordValue> all = List.copyOf(collection.things().values());
+    List<RecordValue> all = List.copyOf(group.byKey().values());
     List<RecordValue> fitting =
-        query.matching(all.stream().filter(row -> fits(row, question.parameters())).toList());
+        query.matching(all.stream().filter(row -> fits(kind, row, question.parameters())).toList());
     // A list that must have rows has some that were not asked for rather than too few.
-    List<RecordValue> matching = fitting.size() < collection.least() ? all : fitting;
+    List<RecordValue> matching = fitting.size() < kind.least() ? all : fitting;
     RecordValue whole =
         answers
-            .of(collection.list(), question.parameters())
+            .of(kind.list(), question.parameters())
             .with("next", Value.ABSENT)
-            .with(
-                collection.found().rows().name(), new ListValue(List.copyOf(query.page(matching))));
+            .with(kind.found().rows().name(), new ListValue(List.copyOf(query.page(matching))));
     return whole.with("count", query.count() ? NumberValue.of(matching.size()) : Value.ABSENT);
   }
 
   /** A parameter that is called like a field of the rows narrows the list to those that have it. */
-  private static boolean fits(RecordValue row, RecordValue parameters) {
+  private static boolean fits(Kind kind, RecordValue row, RecordValue parameters) {
     for (String name : parameters.names()) {
       Value wanted = parameters.get(name);
       Value has = row.get(name);
-      if (!wanted.isAbsent()
+      if (!kind.found().scope().contains(name)
+          && !wanted.isAbsent()
           && !has.isAbsent()
           && !(wanted instanceof RecordValue)
           && !(wanted instanceof ListValue)
@@ -210,17 +217,15 @@ final class Memory {
     return true;
   }
 
-  private List<String> key(Collection collection, RecordValue parameters) {
-    return collection.keys().keySet().stream()
-        .map(name -> ScalarText.print(parameters.get(name)))
-        .toList();
+  private static List<String> key(Kind kind, RecordValue parameters) {
+    return texts(kind.keys().keySet(), parameters);
   }
 
-  private RecordValue get(Collection collection, RecordValue parameters) {
-    List<String> key = key(collection, parameters);
-    RecordValue thing = collection.things().get(key);
-    if (thing == null && collection.made() && !collection.gone().contains(key)) {
-      return any(collection, parameters);
+  private RecordValue get(Kind kind, Kind.Group group, RecordValue parameters) {
+    List<String> key = key(kind, parameters);
+    RecordValue thing = group.byKey().get(key);
+    if (thing == null && kind.made() && !group.gone().contains(key)) {
+      return any(kind, group, parameters);
     }
     if (thing == null) {
       throw new Refusal(404, "There is nothing with the key " + String.join(", ", key) + ".");
@@ -229,45 +234,44 @@ final class Memory {
   }
 
   /** Where all things are made up, there is one for every key that may be asked for. */
-  private RecordValue any(Collection collection, RecordValue parameters) {
-    RecordValue thing =
-        SampleMaker.make(shapes, collection.rowShape(), SampleMaker.Extent.EVERYTHING);
-    for (Map.Entry<String, String> key : collection.keys().entrySet()) {
+  private RecordValue any(Kind kind, Kind.Group group, RecordValue parameters) {
+    RecordValue thing = SampleMaker.make(shapes, kind.rowShape(), SampleMaker.Extent.EVERYTHING);
+    for (Map.Entry<String, String> key : kind.keys().entrySet()) {
       thing = thing.with(key.getValue(), parameters.get(key.getKey()));
     }
-    return stamped(thing);
+    return stamped(belonging(kind, group, thing));
   }
 
-  private void keep(Collection collection, RecordValue thing) {
-    List<String> key = keyOf(collection, thing);
-    if (collection.things().size() >= MOST && !collection.things().containsKey(key)) {
+  private void keep(Kind kind, Kind.Group group, RecordValue thing) {
+    List<String> key = keyOf(kind, thing);
+    if (kind.size() >= MOST && !group.has(key)) {
       throw new Refusal(507, "A stand-in remembers " + MOST + " things of a kind at most.");
     }
-    collection.gone().remove(key);
-    collection.things().put(key, thing);
+    group.gone().remove(key);
+    group.byKey().put(key, thing);
   }
 
-  private RecordValue create(Collection collection, Serving.Question question) {
-    RecordValue given = body(collection, question);
-    RecordValue made = SampleMaker.make(shapes, collection.rowShape(), SampleMaker.Extent.REQUIRED);
-    RecordValue thing = over(made, given);
-    for (String field : collection.keys().values()) {
+  private RecordValue create(Kind kind, Kind.Group group, Serving.Question question) {
+    RecordValue given = body(kind, question);
+    RecordValue made = SampleMaker.make(shapes, kind.rowShape(), SampleMaker.Extent.REQUIRED);
+    RecordValue thing = over(belonging(kind, group, made), given);
+    for (String field : kind.keys().values()) {
       if (given.get(field).isAbsent()) {
-        thing = thing.with(field, next(collection, field));
+        thing = thing.with(field, next(kind, group, field));
       }
     }
-    keep(collection, thing);
+    keep(kind, group, thing);
     return thing;
   }
 
   /** A key that nobody gave is made by whoever keeps the things. */
-  private Value next(Collection collection, String field) {
+  private Value next(Kind kind, Kind.Group group, String field) {
     created++;
     Value like =
-        SampleMaker.make(shapes, collection.rowShape(), SampleMaker.Extent.EVERYTHING).get(field);
+        SampleMaker.make(shapes, kind.rowShape(), SampleMaker.Extent.EVERYTHING).get(field);
     if (like instanceof NumberValue) {
       BigDecimal last =
-          collection.things().values().stream()
+          group.byKey().values().stream()
               .map(thing -> thing.get(field))
               .filter(NumberValue.class::isInstance)
               .map(number -> ((NumberValue) number).number())
@@ -283,15 +287,15 @@ final class Memory {
   }
 
   private RecordValue change(
-      Collection collection, Serving.Question question, IncomingRequest asked) {
-    RecordValue before = get(collection, question.parameters());
+      Kind kind, Kind.Group group, Serving.Question question, IncomingRequest asked) {
+    RecordValue before = get(kind, group, question.parameters());
     unchanged(before, asked);
-    RecordValue thing = over(before, body(collection, question));
-    for (Map.Entry<String, String> key : collection.keys().entrySet()) {
+    RecordValue thing = over(before, body(kind, question));
+    for (Map.Entry<String, String> key : kind.keys().entrySet()) {
       thing = thing.with(key.getValue(), before.get(key.getValue()));
     }
     thing = stamped(thing);
-    keep(collection, thing);
+    keep(kind, group, thing);
     return thing;
   }
 
@@ -314,7 +318,7 @@ final class Memory {
   }
 
   /** What was sent of the thing: the body, or else the parameters themselves. */
-  private RecordValue body(Collection collection, Serving.Question question) {
+  private RecordValue body(Kind kind, Serving.Question question) {
     RecordValue sent =
         shapes.fieldsOf(question.operation().input()).stream()
             .filter(field -> field.wire() instanceof Wire.Body)
@@ -324,7 +328,7 @@ final class Memory {
             .findFirst()
             .orElse(question.parameters());
     Map<String, Value> known = new LinkedHashMap<>();
-    for (Field field : shapes.fieldsOf(collection.rowShape())) {
+    for (Field field : shapes.fieldsOf(kind.rowShape())) {
       Value value = sent.get(field.name());
       if (!value.isAbsent()) {
         known.put(field.name(), value);

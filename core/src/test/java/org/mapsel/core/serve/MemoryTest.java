@@ -10,6 +10,7 @@ import static org.mapsel.core.serve.Asking.returned;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -239,6 +240,103 @@ class MemoryTest {
         call(standIn, service, "remove", record("{'code':'" + codes.getLast() + "'}"));
     assertThat(refused.get()).isNotInstanceOf(Answer.Returned.class);
     assertThat(bollards(standIn, service, "{}")).isEqualTo(2);
+  }
+
+  private static final Service BERTHS =
+      Descriptions.serviceOf(
+          """
+          openapi: 3.1.0
+          info: {title: Berths, version: '1'}
+          paths:
+            /basins/{basin}/berths:
+              parameters: [{name: basin, in: path, required: true, schema: {type: string}}]
+              get:
+                operationId: berths
+                responses:
+                  '200':
+                    description: All
+                    content: {application/json: {schema: {type: array, items: {$ref: '#/components/schemas/Berth'}}}}
+              post:
+                operationId: build
+                requestBody: {content: {application/json: {schema: {$ref: '#/components/schemas/Berth'}}}}
+                responses:
+                  '201':
+                    description: Built
+                    content: {application/json: {schema: {$ref: '#/components/schemas/Berth'}}}
+            /basins/{basin}/berths/{berth}:
+              parameters:
+                - {name: basin, in: path, required: true, schema: {type: string}}
+                - {name: berth, in: path, required: true, schema: {type: string}}
+              get:
+                operationId: berth
+                responses:
+                  '200':
+                    description: One
+                    content: {application/json: {schema: {$ref: '#/components/schemas/Berth'}}}
+              delete:
+                operationId: fill
+                responses: {'204': {description: Gone}}
+          components:
+            schemas:
+              Berth:
+                type: object
+                properties:
+                  berth: {type: string}
+                  basin: {type: string}
+                  depth: {type: number}
+          """);
+
+  private static List<RecordValue> berths(StandIn standIn, String basin) {
+    RecordValue list =
+        returned(call(standIn, BERTHS, "berths", record("{'basin':'" + basin + "'}")));
+    return ((ListValue) list.get(list.names().iterator().next()))
+        .items().stream().map(RecordValue.class::cast).toList();
+  }
+
+  @Test
+  void thingsAreRememberedByWhatTheyBelongTo() {
+    StandIn standIn = new StandIn(BERTHS, Recorded.NOTHING);
+    int before = berths(standIn, "North").size();
+    RecordValue built =
+        returned(
+            call(
+                standIn,
+                BERTHS,
+                "build",
+                record("{'basin':'North','body':{'berth':'N9','depth':7}}")));
+    assertThat(built.get("basin")).isEqualTo(Value.text("North"));
+
+    assertThat(berths(standIn, "North")).hasSize(before + 1).contains(built);
+    assertThat(berths(standIn, "South"))
+        .hasSize(before)
+        .allSatisfy(berth -> assertThat(berth.get("basin")).isEqualTo(Value.text("South")));
+    RecordValue same = record("{'basin':'North','berth':'N9'}");
+    assertThat(returned(call(standIn, BERTHS, "berth", same))).isEqualTo(built);
+
+    call(standIn, BERTHS, "fill", same);
+    assertThat(berths(standIn, "North")).hasSize(before).doesNotContain(built);
+    assertThat(call(standIn, BERTHS, "berth", same).get()).isInstanceOf(Answer.Failed.class);
+    assertThat(call(standIn, BERTHS, "berth", record("{'basin':'South','berth':'N9'}")).get())
+        .isInstanceOf(Answer.Returned.class);
+  }
+
+  @Test
+  void aListThatWasFirstRecordedAsFailingFailsAloneAndItsThingsAreThere() {
+    Recorded recorded =
+        operation ->
+            operation.text().equals("Cranes.list")
+                ? List.of(
+                    new Recorded.Sample(record("{}"), record("{}"), Optional.of("Closed")),
+                    new Recorded.Sample(
+                        record("{'top':5}"),
+                        record("{'rows':[{'Id':1,'Name':'Egret','State':'Idle'}]}")))
+                : List.of();
+    StandIn standIn = new StandIn(yard, recorded);
+
+    assertThat(call(standIn, yard, "Cranes.list", record("{}")).get())
+        .isInstanceOf(Answer.Failed.class);
+    assertThat(returned(call(standIn, yard, "Cranes.read", record("{'Id':1}"))).get("Name"))
+        .isEqualTo(Value.text("Egret"));
   }
 
   @Test
