@@ -29,6 +29,7 @@ import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.TimeValue;
 import org.mapsel.core.value.Value;
+import org.mapsel.core.value.WrittenDuration;
 
 /** Values in words, as a person with a language reads them. */
 public final class Formats {
@@ -37,6 +38,8 @@ public final class Formats {
   private static final BigDecimal LONG_NUMBER = BigDecimal.valueOf(10_000);
 
   private static final Pattern ZONE = Pattern.compile("(Z|[+-]\\d{2}:\\d{2})$");
+
+  private static final Format.Number COUNT = new Format.Number(Optional.empty(), true, false);
 
   private final Locale locale;
 
@@ -137,12 +140,23 @@ public final class Formats {
         case DATE -> date(LocalDate.parse(ZONE.matcher(time.iso()).replaceAll("")), format);
         case TIME -> clock(LocalTime.parse(ZONE.matcher(time.iso()).replaceAll("")), format);
         case DATE_TIME -> dateTime(time.iso(), format);
-        case DURATION, PARTIAL -> time.iso();
+        case DURATION -> WrittenDuration.of(time.iso()).map(this::duration).orElse(time.iso());
+        case PARTIAL -> time.iso();
       };
     } catch (DateTimeException e) {
       // A day that no calendar has is shown as it was written.
       return time.iso();
     }
+  }
+
+  /** Parts that are nothing are left out, as long as there are others. */
+  private String duration(WrittenDuration duration) {
+    boolean nothing = duration.parts().values().stream().allMatch(part -> part.signum() == 0);
+    return (duration.negative() ? "−" : "")
+        + duration.parts().entrySet().stream()
+            .filter(part -> nothing || part.getValue().signum() != 0)
+            .map(part -> number(part.getValue(), COUNT) + " " + part.getKey().symbol())
+            .collect(Collectors.joining(" "));
   }
 
   private String date(LocalDate date, Format format) {

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.mapsel.core.shape.ScalarType;
 import org.mapsel.core.value.BooleanValue;
 import org.mapsel.core.value.ListValue;
@@ -89,6 +91,24 @@ class FormatsTest {
                 new Format.Date(Format.Length.MEDIUM)))
         .as("no calendar has it")
         .isEqualTo("2031-02-30");
+  }
+
+  @ParameterizedTest
+  @CsvSource({
+    "PT1H, 1 h",
+    "PT1H30M, 1 h 30 min",
+    "P2DT0H15M, 2 d 15 min",
+    "P1Y6M, 1 y 6 mo",
+    "P3W, 3 wk",
+    "-PT2.50S, −2.50 s",
+    "PT0H, 0 h",
+    "PT90000M, '90,000 min'",
+    "P, P",
+    "soon, soon"
+  })
+  void durationsAreTheirPartsInWords(String iso, String words) {
+    assertThat(shown(new TimeValue(TimeValue.Kind.DURATION, iso), new Format.Plain()))
+        .isEqualTo(words);
   }
 
   @Test

@@ -1,11 +1,11 @@
 package org.mapsel.core.page.view;
 
+import java.math.BigDecimal;
 import java.text.Collator;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.function.IntFunction;
 import java.util.stream.Stream;
 import org.mapsel.core.value.BooleanValue;
@@ -13,6 +13,7 @@ import org.mapsel.core.value.NumberValue;
 import org.mapsel.core.value.TextValue;
 import org.mapsel.core.value.TimeValue;
 import org.mapsel.core.value.Value;
+import org.mapsel.core.value.WrittenDuration;
 
 /** Puts rows in an order, and finds those that have something in them. */
 final class RowOrder {
@@ -46,41 +47,69 @@ final class RowOrder {
           wanted.isEmpty()
               || words.apply(row).anyMatch(text -> text.toLowerCase(locale).contains(wanted));
       if (found) {
-        rows.add(new Keyed(row, key.apply(row)));
+        rows.add(new Keyed(row, keyOf(key.apply(row))));
       }
     }
-    Comparator<Keyed> order = (one, other) -> compared(one.key(), other.key());
+    Comparator<Keyed> order = Comparator.comparing(Keyed::key, this::compared);
     rows.sort(
-        Comparator.<Keyed, Boolean>comparing(row -> isEmpty(row.key()))
+        Comparator.<Keyed, Boolean>comparing(row -> row.key() instanceof Key.None)
             .thenComparing(descending ? order.reversed() : order));
     return rows.stream().map(Keyed::row).toList();
   }
 
-  private record Keyed(int row, Value key) {}
+  private record Keyed(int row, Key key) {}
 
-  private static boolean isEmpty(Value value) {
-    return value.isAbsent() || value == Value.NULL;
+  /** What values are ordered by. Those of one kind stand together: between kinds is no order. */
+  private sealed interface Key {
+
+    record Number(BigDecimal number) implements Key {}
+
+    record Moment(double place) implements Key {}
+
+    record Length(BigDecimal seconds) implements Key {}
+
+    record Words(String text) implements Key {}
+
+    record None() implements Key {}
   }
 
-  private int compared(Value one, Value other) {
-    if (one instanceof NumberValue first && other instanceof NumberValue second) {
+  private static Key keyOf(Value value) {
+    return switch (value) {
+      case NumberValue number -> new Key.Number(number.number());
+      case TimeValue time ->
+          Scale.place(time)
+              .<Key>map(Key.Moment::new)
+              .or(() -> WrittenDuration.of(time.iso()).map(one -> new Key.Length(one.seconds())))
+              .orElseGet(() -> new Key.Words(time.iso()));
+      case TextValue text -> new Key.Words(text.text());
+      case BooleanValue yes -> new Key.Words(yes.isTrue() ? "1" : "0");
+      default -> value.isAbsent() || value == Value.NULL ? new Key.None() : new Key.Words("");
+    };
+  }
+
+  private static int rank(Key key) {
+    return switch (key) {
+      case Key.Number number -> 0;
+      case Key.Moment moment -> 1;
+      case Key.Length length -> 2;
+      case Key.Words words -> 3;
+      case Key.None none -> 4;
+    };
+  }
+
+  private int compared(Key one, Key other) {
+    if (one instanceof Key.Number first && other instanceof Key.Number second) {
       return first.number().compareTo(second.number());
     }
-    Optional<Double> first = Scale.place(one);
-    Optional<Double> second = Scale.place(other);
-    if (first.isPresent() && second.isPresent()) {
-      return first.get().compareTo(second.get());
+    if (one instanceof Key.Moment first && other instanceof Key.Moment second) {
+      return Double.compare(first.place(), second.place());
     }
-    return collator.compare(text(one), text(other));
-  }
-
-  private static String text(Value value) {
-    return switch (value) {
-      case TextValue text -> text.text();
-      case NumberValue number -> number.number().toPlainString();
-      case BooleanValue yes -> yes.isTrue() ? "1" : "0";
-      case TimeValue time -> time.iso();
-      default -> "";
-    };
+    if (one instanceof Key.Length first && other instanceof Key.Length second) {
+      return first.seconds().compareTo(second.seconds());
+    }
+    if (one instanceof Key.Words first && other instanceof Key.Words second) {
+      return collator.compare(first.text(), second.text());
+    }
+    return Integer.compare(rank(one), rank(other));
   }
 }
