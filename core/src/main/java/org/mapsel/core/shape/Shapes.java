@@ -208,4 +208,11 @@ public final class Shapes {
     }
     return FieldPath.ROOT;
   }
+
+  /** What a list is called; the pairs of a map are called what the map is. */
+  public String nameOfList(ShapeId root, FieldPath list) {
+    List<Field> way = way(root, list);
+    boolean pairs = way.size() > 1 && way.getLast().wire() instanceof Wire.Entries;
+    return pairs ? way.get(way.size() - 2).name() : list.last();
+  }
 }

@@ -142,6 +142,12 @@ class StartedPagesTest {
   }
 
   @Test
+  void thePairsOfAMapAreCalledWhatItIs() {
+    assertThat(page("setBeacon").parts())
+        .contains("lines Rhythms [Name, Value]", "table Rhythms [Name, Value]");
+  }
+
+  @Test
   void aListIsMadeWhateverFieldsAreTicked() {
     PageBench bench = list(BERTHS, "listBerths", FieldPath.of("total"));
 

@@ -15,6 +15,7 @@ import org.mapsel.core.page.Input;
 import org.mapsel.core.page.Item;
 import org.mapsel.core.page.Page;
 import org.mapsel.core.page.Part;
+import org.mapsel.core.page.ServiceLookup.Pinned;
 import org.mapsel.core.page.reach.Alternatives;
 import org.mapsel.core.ref.CallId;
 import org.mapsel.core.ref.FieldPath;
@@ -172,15 +173,15 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
 
   /** The page with lines for a repeated parameter, above its first button. */
   private Page withLines(Editing editing, Page before) {
-    PartId id = new PartId(editing.ids().next(parameter.last()));
+    Pinned pinned = editing.pinned(before.call(call).orElseThrow());
+    String name = pinned.service().shapes().nameOfList(pinned.operation().input(), parameter);
+    PartId id = new PartId(editing.ids().next(name));
     List<Part> parts = new ArrayList<>(before.parts());
     int button = 0;
     while (button < parts.size() && !(parts.get(button) instanceof Part.Button)) {
       button++;
     }
-    parts.add(
-        button == parts.size() ? 0 : button,
-        Part.Lines.of(id, Labels.of(parameter.last()), List.of()));
+    parts.add(button == parts.size() ? 0 : button, Part.Lines.of(id, Labels.of(name), List.of()));
     return filled(before.withParts(parts), parameter, id);
   }
 

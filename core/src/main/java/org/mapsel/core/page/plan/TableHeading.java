@@ -48,7 +48,7 @@ final class TableHeading {
     if (!(table.rows().map(Mapping::source).orElse(null) instanceof Source.Returned rows)) {
       return "";
     }
-    String name = rows.path().isRoot() || !hasName(rows.path()) ? "" : rows.path().last();
+    String name = nameOf(reach, rows);
     if (!EMPTY_WORDS.contains(name.toLowerCase(Locale.ROOT)) && !name.isEmpty()) {
       return Labels.of(name);
     }
@@ -59,6 +59,16 @@ final class TableHeading {
         .or(() -> reach.recordType(rows, reach.outside()).map(RecordType::name))
         .or(() -> call.map(known -> Labels.of(known.operation().text())))
         .orElse(Labels.of(name));
+  }
+
+  private static String nameOf(PageReach reach, Source.Returned rows) {
+    if (rows.path().isRoot() || !hasName(rows.path())) {
+      return "";
+    }
+    return reach
+        .pinned(rows.call())
+        .map(at -> at.service().shapes().nameOfList(at.operation().output(), rows.path()))
+        .orElse(rows.path().last());
   }
 
   private static boolean hasName(FieldPath path) {

@@ -99,10 +99,14 @@ final class FormStarter {
     byRows.forEach(
         (around, inputs) -> {
           PartId id = new PartId(ids.next(around.last()));
-          parts.add(Part.Lines.of(id, Labels.of(around.last()), inputs));
+          parts.add(Part.Lines.of(id, Labels.of(nameOf(around)), inputs));
           parameters.add(filled(around, id));
         });
     return new Made(parts, call.withParameters(parameters));
+  }
+
+  private String nameOf(FieldPath list) {
+    return pinned.service().shapes().nameOfList(pinned.operation().input(), list);
   }
 
   /** What must be filled, whichever alternative is chosen of what is required. */
