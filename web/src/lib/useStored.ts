@@ -1,5 +1,10 @@
 import { useState } from 'react';
 
+/** Keeps a value for whoever reads it with {@link useStored} from now on. */
+export function keep(key: string, value: unknown) {
+  window.localStorage.setItem(key, JSON.stringify(value));
+}
+
 /** State that a reload keeps: how wide a pane is, what is open. Never anything that matters. */
 export function useStored<T>(key: string, initial: T): [T, (value: T) => void] {
   const [value, setValue] = useState<T>(() => {
@@ -12,7 +17,7 @@ export function useStored<T>(key: string, initial: T): [T, (value: T) => void] {
     }
   });
   const store = (next: T) => {
-    window.localStorage.setItem(key, JSON.stringify(next));
+    keep(key, next);
     setValue(next);
   };
   return [value, store];

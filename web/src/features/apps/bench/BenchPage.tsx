@@ -2,6 +2,7 @@ import Box from '@mui/material/Box';
 import { useQuery } from '@tanstack/react-query';
 import { useParams } from 'react-router';
 import { appQuery, benchQuery } from '@/api/queries';
+import { useWorkingOn } from '@/lib/lastApp';
 import { Problem } from '@/ui/Problem';
 import { Gone } from '@/ui/Gone';
 import { Waiting } from '@/ui/Waiting';
@@ -11,6 +12,7 @@ import { Bench } from './Bench';
 export function BenchPage() {
   const { app = '', page = '' } = useParams();
   const view = useQuery(appQuery(app));
+  useWorkingOn(app);
   const there = view.data?.pages.some(({ id }) => id === page);
   const bench = useQuery({
     ...benchQuery(app, page, view.data?.version ?? 0),

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import type { AppView, Model } from '@/api/client';
 import { appQuery, modelQuery } from '@/api/queries';
-import { useStored } from '@/lib/useStored';
+import { useWorkingOn } from '@/lib/lastApp';
 import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
 import { Split } from '@/ui/Split';
@@ -79,7 +79,7 @@ export function ModelPlace() {
     ...modelQuery(app, view.data?.version ?? 0),
     enabled: view.data !== undefined,
   });
-  useStored('app', app);
+  useWorkingOn(app);
   const failed = [view, model].find((query) => query.error);
   if (failed?.error) {
     return (

@@ -9,13 +9,13 @@ import { Empty } from '@/ui/Empty';
 import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
-import { useStored } from '@/lib/useStored';
+import { useLastApp } from '@/lib/lastApp';
 
 /** Whose model to look at, where there are several apps. */
 export function ModelStart() {
   useFrame(useMemo(() => ({ path: [{ words: 'Model' }], tools: null }), []));
   const { data, error, refetch } = useQuery(appsQuery);
-  const [last] = useStored('app', '');
+  const [last] = useLastApp();
   const only = data?.length === 1 ? data[0] : data?.find(({ id }) => id === last);
   if (only) return <Navigate to={`/apps/${only.id}/model`} replace />;
   return (

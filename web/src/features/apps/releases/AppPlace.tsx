@@ -4,7 +4,7 @@ import { type ReactNode, useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import type { AppView } from '@/api/client';
 import { appQuery } from '@/api/queries';
-import { useStored } from '@/lib/useStored';
+import { useWorkingOn } from '@/lib/lastApp';
 import { useFrame } from '@/ui/frame';
 import { Problem } from '@/ui/Problem';
 import { Waiting } from '@/ui/Waiting';
@@ -23,7 +23,7 @@ function Inside(props: {
 }) {
   const { view, place } = props;
   const edits = useEdits(view.id);
-  useStored('app', view.id);
+  useWorkingOn(view.id);
   useFrame(
     useMemo(
       () => ({

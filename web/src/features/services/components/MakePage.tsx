@@ -10,7 +10,7 @@ import { api, type AppEdit, type Operation, unwrap } from '@/api/client';
 import { appQuery, appsQuery } from '@/api/queries';
 import { count } from '@/lib/format';
 import type { Step } from '@/lib/json';
-import { useStored } from '@/lib/useStored';
+import { useLastApp } from '@/lib/lastApp';
 import { Problem } from '@/ui/Problem';
 
 interface Props {
@@ -57,9 +57,10 @@ export function MakePage(props: Props) {
   const queries = useQueryClient();
   const navigate = useNavigate();
   const { data: apps } = useQuery(appsQuery);
-  const [stored, setStored] = useStored('app', NEW);
+  const [stored, setStored] = useLastApp();
   const [anew, setAnew] = useState(false);
-  const known = apps?.some((app) => app.id === stored) ? stored : (apps?.at(-1)?.id ?? NEW);
+  // The app that was worked on last; never one that somebody else may be in the middle of.
+  const known = apps?.some((app) => app.id === stored) ? stored : NEW;
   const chosen = anew ? NEW : known;
   const { data: app } = useQuery({
     ...appQuery(chosen),

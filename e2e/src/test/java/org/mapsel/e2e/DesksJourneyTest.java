@@ -61,7 +61,12 @@ class DesksJourneyTest {
   /** 45 parameters, of which all but a few come from what is on the page. */
   @Test
   void fortyParametersArePairedInFourActions() {
-    User user = DEMO.user().goTo("/services/declarations/operations/declare").sees("GOES IN");
+    String operation = "/services/declarations/operations/declare";
+    User user = DEMO.user().goTo(operation).sees("GOES IN");
+    assertThat(user.role(AriaRole.COMBOBOX, "in")).hasText("a new app");
+    user.build("declaration-desk", "Declare an arrival").sees("What happens");
+    user.goTo(operation).sees("GOES IN");
+    assertThat(user.role(AriaRole.COMBOBOX, "in")).hasText("Declaration desk");
     user.page.getByLabel("on", new Page.GetByLabelOptions().setExact(true)).click();
     user.role(AriaRole.OPTION, "Declare an arrival").click(); // 1
     user.press("Add this to the page"); // 2
