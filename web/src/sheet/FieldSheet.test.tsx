@@ -44,14 +44,14 @@ const SHEET: Sheet = {
   cut: {},
 } as unknown as Sheet;
 
-function shown() {
+function shown(sheet = SHEET) {
   const onUse = vi.fn();
   const onParameter = vi.fn();
   const onSend = vi.fn();
   render(
     <FieldSheet
       label="Fields of ListArrivals"
-      sheet={SHEET}
+      sheet={sheet}
       note="just answered"
       canTick={() => true}
       onUse={onUse}
@@ -78,6 +78,17 @@ describe('a field sheet', () => {
     expect(onUse).toHaveBeenCalledTimes(1);
     await user.keyboard('/');
     expect(document.activeElement?.tagName).toBe('INPUT');
+  });
+
+  it('lets anything be typed where nothing is known to be inside', () => {
+    const anything = { kind: 'open', type: 'anything' } as const;
+    shown({
+      ...SHEET,
+      goesIn: [field('remark', anything), field('extra', anything)],
+      parameters: { remark: 'low', extra: { depth: 7 } },
+    });
+    expect(screen.getByLabelText('remark value')).toHaveProperty('value', 'low');
+    expect(screen.queryByLabelText('extra value')).toBeNull();
   });
 
   it('hands on what is typed into a parameter', async () => {

@@ -5,7 +5,7 @@ import { DRAGGED, TAKING } from '@/lib/drag';
 import { MONO } from '@/ui/fonts';
 import { Mark } from '@/ui/Mark';
 import { ItemTools } from './ItemTools';
-import type { FieldRow, ViewAction } from './model';
+import { type FieldRow, isTyped, type ViewAction } from './model';
 import { Stepper } from './Stepper';
 import { ValueInput } from './ValueInput';
 import { ValueText } from './ValueText';
@@ -140,7 +140,7 @@ function labelled({ label, name, documentation }: FieldRow['field']) {
 export const SheetRow = memo(function SheetRow(props: Props) {
   const { row, active, lit } = props;
   const { field } = row;
-  const editable = row.side === 'in' && field.kind === 'scalar';
+  const editable = row.side === 'in' && isTyped(row);
   const step = (to: number) => {
     props.onView({ type: 'step', side: row.side, path: field.path, to });
   };

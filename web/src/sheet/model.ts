@@ -88,6 +88,12 @@ function levelOf(field: FieldView) {
   return field.path.filter((step) => isName(step) && step !== '$derived').length;
 }
 
+/** Whether a value is typed in a row: a simple one, or anything that has nothing inside. */
+export function isTyped({ field, value }: FieldRow) {
+  const open = field.kind === 'open' && !Array.isArray(value) && !isRecord(value);
+  return field.kind === 'scalar' || open;
+}
+
 function hasInside(field: FieldView) {
   return field.kind !== 'scalar' && field.kind !== 'open' && !field.recursive && !field.more;
 }

@@ -57,7 +57,7 @@ interface Props {
  */
 const canTick = (row: FieldRow) =>
   row.field.kind === 'scalar' ||
-  (row.side === 'in' && row.field.kind === 'oneOf' && isAskable(row.field)) ||
+  (row.side === 'in' && ['oneOf', 'open'].includes(row.field.kind) && isAskable(row.field)) ||
   (row.side === 'out' && row.field.repeats && row.field.kind !== 'open');
 
 /** The field sheet of a call: what fills its parameters, and where what comes back is shown. */

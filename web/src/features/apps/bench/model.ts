@@ -20,7 +20,7 @@ export function filledBy(call: PageCall, path: Path) {
 
 /** Whether visitors can be asked for a parameter: one of several things only where it stands once. */
 export const isAskable = (field: FieldView) =>
-  field.kind === 'scalar' || field.kind === 'record' || (field.kind === 'oneOf' && !field.repeats);
+  ['scalar', 'record', 'open'].includes(field.kind) || (field.kind === 'oneOf' && !field.repeats);
 
 /** Where a returned field is shown on the page, first place first. */
 export function shownAs(call: PageCall, path: Path) {

@@ -32,7 +32,13 @@ public final class FieldTree {
       boolean needed,
       FieldPath rows,
       boolean recursive,
-      boolean more) {}
+      boolean more) {
+
+    /** Whether a value can be typed for it: a simple one, or anything. */
+    public boolean takesText() {
+      return shape instanceof Shape.Scalar || shape instanceof Shape.Open;
+    }
+  }
 
   /**
    * How much of a tree is listed.

@@ -2,16 +2,24 @@ package org.mapsel.core.page;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
+import org.mapsel.core.call.Caller;
 import org.mapsel.core.mapping.Source;
+import org.mapsel.core.message.Access;
+import org.mapsel.core.message.Request;
+import org.mapsel.core.message.Stamp;
 import org.mapsel.core.page.edit.AddPages;
+import org.mapsel.core.page.edit.FillFromInput;
 import org.mapsel.core.page.plan.SourceWords;
 import org.mapsel.core.page.run.PageEffect;
 import org.mapsel.core.page.run.PageEvent;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.service.Operation;
+import org.mapsel.core.service.Service;
 import org.mapsel.core.testing.Descriptions;
 import org.mapsel.core.testing.PageBench;
 import org.mapsel.core.value.ListValue;
@@ -81,6 +89,21 @@ class StartedPagesTest {
             .getFirst();
   }
 
+  private static String sent(PageBench bench, PageEffect.RunCall run) {
+    Service service = bench.service("berths");
+    Operation operation = Descriptions.operation(service, "addNote");
+    Request request =
+        Caller.request(
+                service,
+                operation,
+                operation.wires().getFirst().endpoint(),
+                run.parameters(),
+                Access.NONE,
+                new Stamp(Instant.EPOCH, "test", new byte[0]))
+            .get();
+    return new String(request.body(), StandardCharsets.UTF_8);
+  }
+
   @Test
   void oneThingIsShownWithItsOwnFieldsBeforeItsLists() {
     assertThat(page("readBerth").parts())
@@ -145,6 +168,19 @@ class StartedPagesTest {
   void thePairsOfAMapAreCalledWhatItIs() {
     assertThat(page("setBeacon").parts())
         .contains("lines Rhythms [Name, Value]", "table Rhythms [Name, Value]");
+  }
+
+  @Test
+  void whatMayBeAnythingIsTypedAsATextOrAsJson() {
+    PageBench bench = page("addNote");
+    assertThat(bench.parts()).startsWith("form [About, By]", "lines Marks [Name, Value]");
+    bench.edit(
+        new FillFromInput(bench.page().id(), bench.call().id(), FieldPath.of("body", "extra")));
+    assertThat(bench.parts()).contains("form [About, By, Extra]");
+
+    bench.type("About", "{\"berth\": 7}").type("Extra", "high water");
+    assertThat(sent(bench, press(bench, "Add note")))
+        .isEqualTo("{\"about\":{\"berth\":7},\"extra\":\"high water\"}");
   }
 
   @Test

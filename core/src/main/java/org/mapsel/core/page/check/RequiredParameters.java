@@ -30,7 +30,7 @@ final class RequiredParameters implements PageRule {
       for (FieldTree.Row row : under.reach().parameters(call.id()).values()) {
         boolean missing =
             row.needed()
-                && (row.shape() instanceof Shape.Scalar || Alternatives.isChoice(row))
+                && (row.takesText() || Alternatives.isChoice(row))
                 && row.field().assumed().isEmpty()
                 && !row.field().hints().given()
                 && !isFilled(call, row.path());

@@ -66,6 +66,7 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
     Page asking =
         switch (row.shape()) {
           case Shape.Scalar scalar -> asking(editing, known, parameter);
+          case Shape.Open open -> asking(editing, known, parameter);
           case Shape.OneOf oneOf -> alternatives(editing, known, oneOf);
           default -> record(editing, known, row);
         };
@@ -73,9 +74,7 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
   }
 
   private static boolean isAsked(FieldTree.Row row) {
-    return row.shape() instanceof Shape.Scalar
-        || row.shape() instanceof Shape.Record
-        || isChosenOnce(row);
+    return row.takesText() || row.shape() instanceof Shape.Record || isChosenOnce(row);
   }
 
   /** An input for which one it is, then those for what is in each alternative. */
@@ -87,7 +86,7 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
       if (row == null || row.repeats() || !hasRoom(after)) {
         continue;
       }
-      if (row.shape() instanceof Shape.Scalar && row.field().fixed().isEmpty()) {
+      if (row.takesText() && row.field().fixed().isEmpty()) {
         after = askingOnce(editing, after, path);
       } else if (row.shape() instanceof Shape.Record) {
         after = new FillFromInput(page, call, path).record(editing, after, row);
@@ -129,7 +128,7 @@ public record FillFromInput(PageId page, CallId call, FieldPath parameter) imple
         rows.values().stream()
             .filter(row -> row.path().length() > parameter.length())
             .filter(row -> row.path().startsWith(parameter))
-            .filter(row -> row.shape() instanceof Shape.Scalar || isChosenOnce(row))
+            .filter(row -> row.takesText() || isChosenOnce(row))
             .filter(row -> row.field().fixed().isEmpty() && isOwn(rows, row.path()))
             .toList();
     List<FieldTree.Row> needed = inside.stream().filter(FieldTree.Row::needed).toList();

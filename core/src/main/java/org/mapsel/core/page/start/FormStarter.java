@@ -76,7 +76,7 @@ final class FormStarter {
   private Made form(Call call, Predicate<Row> wanted, BiFunction<Input, FieldPath, Input> started) {
     List<Row> leaves =
         rows.stream()
-            .filter(row -> row.shape() instanceof Shape.Scalar && asked.isAsked(row))
+            .filter(row -> isTyped(row) && asked.isAsked(row))
             .filter(row -> wanted.test(row) && call.mapping(row.path()).isEmpty())
             .toList();
     List<Call.Parameter> parameters = new ArrayList<>(call.parameters());
@@ -103,6 +103,12 @@ final class FormStarter {
           parameters.add(filled(around, id));
         });
     return new Made(parts, call.withParameters(parameters));
+  }
+
+  /** What may be anything is asked for only where it is needed, or all there is in a line. */
+  private static boolean isTyped(Row row) {
+    return row.shape() instanceof Shape.Scalar
+        || row.takesText() && (row.needed() || !row.rows().isRoot());
   }
 
   private String nameOf(FieldPath list) {
