@@ -173,14 +173,30 @@ class StartedPagesTest {
   @Test
   void whatMayBeAnythingIsTypedAsATextOrAsJson() {
     PageBench bench = page("addNote");
-    assertThat(bench.parts()).startsWith("form [About, By]", "lines Marks [Name, Value]");
+    assertThat(bench.parts())
+        .startsWith(
+            "form [About, By, Depth, Latitude, Longitude, Bearing]", "lines Marks [Name, Value]");
     bench.edit(
         new FillFromInput(bench.page().id(), bench.call().id(), FieldPath.of("body", "extra")));
-    assertThat(bench.parts()).contains("form [About, By, Extra]");
+    assertThat(bench.parts())
+        .contains("form [About, By, Depth, Latitude, Longitude, Bearing, Extra]");
 
     bench.type("About", "{\"berth\": 7}").type("Extra", "high water");
     assertThat(sent(bench, press(bench, "Add note")))
         .isEqualTo("{\"about\":{\"berth\":7},\"extra\":\"high water\"}");
+  }
+
+  @Test
+  void whatARecordNeedsIsAskedForOnceAnythingElseInItIsFilled() {
+    PageBench bench = page("addNote");
+    bench.type("About", "the north basin").type("Depth", "7");
+    assertThat(sent(bench, press(bench, "Add note"))).contains("\"seen\":{\"depth\":7}");
+
+    bench.type("Bearing", "90").type("Longitude", "10.5");
+    assertThat(bench.press()).isEmpty();
+    assertThat(bench.view().messages().getFirst().text()).isEqualTo("Please fill in: Latitude.");
+    bench.type("Latitude", "54");
+    assertThat(sent(bench, press(bench, "Add note"))).contains("\"latitude\":54");
   }
 
   @Test

@@ -24,6 +24,8 @@ import org.mapsel.core.ref.SlotId;
  * @param inner rows inside rows, by the column that they stand in
  * @param inputs how inputs look
  * @param needed the parts with lines of which at least one must be filled in, with their names
+ * @param neededWith the records that cannot be sent without what an input fills, though they may be
+ *     left out, by the parameter that it fills; from the inside out
  * @param headings the words over tables that nobody gave any
  * @param conditional the inputs that are asked for only if some alternative is chosen: one of the
  *     sets, whole
@@ -40,6 +42,7 @@ public record PagePlan(
     Map<PartId, InnerRows> inner,
     Map<PartId, InputLook> inputs,
     Map<PartId, String> needed,
+    Map<SlotId, List<FieldPath>> neededWith,
     Map<PartId, String> headings,
     Map<PartId, List<Set<Alternatives.Chosen>>> conditional,
     Map<SlotId, Set<String>> alternatives,
@@ -71,6 +74,7 @@ public record PagePlan(
     inner = Map.copyOf(inner);
     inputs = Map.copyOf(inputs);
     needed = Map.copyOf(needed);
+    neededWith = Map.copyOf(neededWith);
     headings = Map.copyOf(headings);
     conditional = Map.copyOf(conditional);
     alternatives = Map.copyOf(alternatives);

@@ -86,6 +86,7 @@ public final class PagePlanner {
         inner(planned),
         inputs,
         needed(),
+        NeededWith.of(page, reach),
         headings(),
         conditional,
         alternatives(),
