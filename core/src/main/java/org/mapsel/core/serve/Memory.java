@@ -18,6 +18,8 @@ import org.mapsel.core.service.Operation;
 import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.Field;
 import org.mapsel.core.shape.ScalarText;
+import org.mapsel.core.shape.ScalarType;
+import org.mapsel.core.shape.Shape;
 import org.mapsel.core.shape.Shapes;
 import org.mapsel.core.shape.Wire;
 import org.mapsel.core.value.ListValue;
@@ -224,13 +226,30 @@ final class Memory {
   private RecordValue get(Kind kind, Kind.Group group, RecordValue parameters) {
     List<String> key = key(kind, parameters);
     RecordValue thing = group.byKey().get(key);
-    if (thing == null && kind.made() && !group.gone().contains(key)) {
+    if (thing == null && kind.made() && !group.gone().contains(key) && canBe(kind, parameters)) {
       return any(kind, group, parameters);
     }
     if (thing == null) {
       throw new Refusal(404, "There is nothing with the key " + String.join(", ", key) + ".");
     }
     return thing;
+  }
+
+  /** Whether things can have the key that is asked for: no number is a word. */
+  private boolean canBe(Kind kind, RecordValue parameters) {
+    Map<String, ScalarType> types = new HashMap<>();
+    for (Field field : shapes.fieldsOf(kind.rowShape())) {
+      if (shapes.get(field.shape()) instanceof Shape.Scalar scalar) {
+        types.put(field.name(), scalar.type());
+      }
+    }
+    return kind.keys().entrySet().stream()
+        .allMatch(
+            key ->
+                ScalarText.parse(
+                        types.getOrDefault(key.getValue(), ScalarType.TEXT),
+                        ScalarText.print(parameters.get(key.getKey())))
+                    .isPresent());
   }
 
   /** Where all things are made up, there is one for every key that may be asked for. */

@@ -25,6 +25,7 @@ import org.mapsel.core.service.Service;
 import org.mapsel.core.shape.ScalarText;
 import org.mapsel.core.testing.Descriptions;
 import org.mapsel.core.value.ListValue;
+import org.mapsel.core.value.NumberValue;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 
@@ -318,6 +319,42 @@ class MemoryTest {
     assertThat(call(standIn, BERTHS, "berth", same).get()).isInstanceOf(Answer.Failed.class);
     assertThat(call(standIn, BERTHS, "berth", record("{'basin':'South','berth':'N9'}")).get())
         .isInstanceOf(Answer.Returned.class);
+  }
+
+  @Test
+  void aKeyThatNoThingCanHaveLeadsToNothing() {
+    Service numbered =
+        Descriptions.serviceOf(
+            """
+            openapi: 3.1.0
+            info: {title: Buoys, version: '1'}
+            paths:
+              /buoys:
+                get:
+                  operationId: buoys
+                  responses:
+                    '200':
+                      description: All
+                      content: {application/json: {schema: {type: array, items: {$ref: '#/components/schemas/Buoy'}}}}
+              /buoys/{id}:
+                get:
+                  operationId: buoy
+                  parameters: [{name: id, in: path, required: true, schema: {type: string}}]
+                  responses:
+                    '200':
+                      description: One
+                      content: {application/json: {schema: {$ref: '#/components/schemas/Buoy'}}}
+            components:
+              schemas:
+                Buoy: {type: object, required: [id], properties: {id: {type: integer}}}
+            """);
+    StandIn standIn = new StandIn(numbered, Recorded.NOTHING);
+
+    assertThat(returned(call(standIn, numbered, "buoy", record("{'id':'77'}"))).get("id"))
+        .isEqualTo(NumberValue.of(77));
+    assertThat(call(standIn, numbered, "buoy", record("{'id':'north'}")).get())
+        .isInstanceOfSatisfying(
+            Answer.Failed.class, failed -> assertThat(failed.code()).isEqualTo("404"));
   }
 
   @Test
