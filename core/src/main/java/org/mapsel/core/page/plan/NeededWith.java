@@ -11,7 +11,6 @@ import org.mapsel.core.page.reach.PageReach;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.shape.FieldTree;
-import org.mapsel.core.shape.Shape;
 
 /**
  * Finds the records that cannot be sent without what an input fills, though they may be left out.
@@ -54,15 +53,10 @@ final class NeededWith {
     return records;
   }
 
-  /** Whether what is right around a field must have it. */
+  /** Whether what is right around a field must have a value of it that nobody else gives. */
   private static boolean isRequired(Map<FieldPath, FieldTree.Row> rows, FieldPath path) {
-    FieldTree.Row row = rows.get(path);
-    FieldTree.Row around = rows.get(path.first(path.length() - 1));
-    return row != null
-        && row.field().isRequired()
-        && !row.field().nillable()
-        && row.field().assumed().isEmpty()
-        && around != null
-        && !(around.shape() instanceof Shape.OneOf);
+    return PageReach.isRequiredWithin(rows, path)
+        && !rows.get(path).field().nillable()
+        && rows.get(path).field().assumed().isEmpty();
   }
 }

@@ -127,10 +127,11 @@ public final class PageReach {
       Map<FieldPath, FieldTree.Row> rows, int length, FieldPath parameter) {
     return IntStream.rangeClosed(length + 1, parameter.length())
         .mapToObj(parameter::first)
-        .allMatch(path -> isOneNeeded(rows, path));
+        .allMatch(path -> isRequiredWithin(rows, path));
   }
 
-  private static boolean isOneNeeded(Map<FieldPath, FieldTree.Row> rows, FieldPath path) {
+  /** Whether a parameter must be in what is right around it, as long as that is there. */
+  public static boolean isRequiredWithin(Map<FieldPath, FieldTree.Row> rows, FieldPath path) {
     FieldTree.Row row = rows.get(path);
     FieldTree.Row around = rows.get(path.first(path.length() - 1));
     return row != null

@@ -14,7 +14,6 @@ import org.mapsel.core.page.Part;
 import org.mapsel.core.page.Reaction;
 import org.mapsel.core.ref.FieldPath;
 import org.mapsel.core.ref.PartId;
-import org.mapsel.core.ref.SlotId;
 import org.mapsel.core.value.RecordValue;
 import org.mapsel.core.value.Value;
 
@@ -64,27 +63,25 @@ final class MissingInputs {
 
   /** Adds what records need that are sent only because something else in them was filled. */
   private void incomplete(Call call, Scope scope, List<String> missing) {
-    boolean complete =
-        call.parameters().stream()
-            .noneMatch(parameter -> values.plan().neededWith().containsKey(slot(call, parameter)));
-    if (complete) {
+    if (call.parameters().stream().allMatch(one -> neededWith(call, one).isEmpty())) {
       return;
     }
     RecordValue sent = Parameters.of(values.plan(), call, scope);
     for (Call.Parameter parameter : call.parameters()) {
-      List<FieldPath> records =
-          values.plan().neededWith().getOrDefault(slot(call, parameter), List.of());
       if (parameter.mapping().source() instanceof Source.Entered entered
           && sent.at(parameter.path()).isAbsent()
-          && records.stream().anyMatch(record -> !sent.at(record).isAbsent())
+          && neededWith(call, parameter).stream().anyMatch(record -> !sent.at(record).isAbsent())
           && AskedInputs.isAsked(values.plan(), entered.input(), scope)) {
         missing.add(values.plan().inputs().get(entered.input()).look().fullLabel());
       }
     }
   }
 
-  private SlotId slot(Call call, Call.Parameter parameter) {
-    return new SlotId.OfParameter(page.id(), call.id(), parameter.path());
+  private List<FieldPath> neededWith(Call call, Call.Parameter parameter) {
+    return values
+        .plan()
+        .neededWith()
+        .getOrDefault(Parameters.slot(page, call, parameter.path()), List.of());
   }
 
   private Optional<String> missing(Source source, Scope scope, PageState state) {

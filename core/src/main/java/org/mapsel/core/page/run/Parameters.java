@@ -80,7 +80,7 @@ public final class Parameters {
         Map.of(alternative, one.isAbsent() && mayBeEmpty ? RecordValue.empty() : one));
   }
 
-  private static SlotId slot(Page page, Call call, FieldPath path) {
+  static SlotId slot(Page page, Call call, FieldPath path) {
     return new SlotId.OfParameter(page.id(), call.id(), path);
   }
 
